@@ -1,0 +1,14 @@
+# A room is one folder of src/ and one library; it links only the rooms it may see.
+function(puretone_warnings target)
+  target_compile_options(${target} PRIVATE -Wall -Wextra -Wconversion -Wshadow -Werror)
+endfunction()
+
+function(puretone_room name)
+  cmake_parse_arguments(ROOM "" "" "SEES;LIBRARIES" ${ARGN})
+  file(GLOB sources CONFIGURE_DEPENDS ${CMAKE_CURRENT_SOURCE_DIR}/${name}/*.cpp)
+  add_library(puretone_${name} STATIC ${sources})
+  target_include_directories(puretone_${name} PUBLIC ${CMAKE_SOURCE_DIR}/src)
+  list(TRANSFORM ROOM_SEES PREPEND puretone_)
+  target_link_libraries(puretone_${name} PUBLIC ${ROOM_SEES} PRIVATE ${ROOM_LIBRARIES})
+  puretone_warnings(puretone_${name})
+endfunction()

@@ -1,0 +1,45 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "audio/audio.h"
+
+namespace puretone {
+
+/// Smallest and largest sample of a stretch.
+struct Extent {
+    float low = 0.0f;
+    float high = 0.0f;
+    void include(Extent other)
+    {
+        low = other.low < low ? other.low : low;
+        high = other.high > high ? other.high : high;
+    }
+    bool operator==(const Extent&) const = default;
+};
+
+/// Extents of a recording at growing block sizes, so that any zoom is drawn in time that depends on
+/// the picture's width only. Immutable once made; safe from any thread.
+class PeakPyramid {
+public:
+    explicit PeakPyramid(AudioPtr audio);
+
+    const Audio& audio() const { return *audio_; }
+    /// Exact extent of the frames inside `span`, cut to the recording; {0, 0} where nothing is.
+    /// Cost: logarithmic in the length.
+    Extent extent(std::size_t channel, Span span) const;
+    /// Fills `columns` with the extents of equally wide stretches beginning at `firstFrame`.
+    void columns(std::size_t channel, double firstFrame, double framesPerColumn,
+        std::span<Extent> columns) const;
+
+private:
+    static constexpr std::int64_t firstBlock = 32;
+    static constexpr std::int64_t growth = 4;
+    struct Level {
+        std::int64_t block;
+        std::vector<std::vector<Extent>> channels;
+    };
+    AudioPtr audio_;
+    std::vector<Level> levels_;
+};
+
+} // namespace puretone

@@ -1,0 +1,228 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "audio/sound_file.h"
+
+#include "audio/riff.h"
+#include "base/safe_file.h"
+
+#include <algorithm>
+#include <cstring>
+#include <sndfile.h>
+#define XXH_INLINE_ALL
+#include <xxhash.h>
+
+namespace puretone {
+
+namespace {
+
+/// Lets libsndfile read from memory.
+struct MemoryFile {
+    std::span<const std::byte> bytes;
+    sf_count_t at = 0;
+
+    static SF_VIRTUAL_IO callbacks()
+    {
+        return {
+            [](void* self) { return sf_count_t(as(self).bytes.size()); },
+            [](sf_count_t offset, int whence, void* self) {
+                MemoryFile& file = as(self);
+                const auto size = sf_count_t(file.bytes.size());
+                const auto base = whence == SEEK_SET ? 0 : whence == SEEK_CUR ? file.at : size;
+                file.at = std::clamp<sf_count_t>(base + offset, 0, size);
+                return file.at;
+            },
+            [](void* target, sf_count_t count, void* self) {
+                MemoryFile& file = as(self);
+                const auto n = std::clamp<sf_count_t>(
+                    count, 0, sf_count_t(file.bytes.size()) - file.at);
+                std::memcpy(target, file.bytes.data() + file.at, std::size_t(n));
+                file.at += n;
+                return n;
+            },
+            [](const void*, sf_count_t, void*) { return sf_count_t(0); },
+            [](void* self) { return as(self).at; },
+        };
+    }
+    static MemoryFile& as(void* self) { return *static_cast<MemoryFile*>(self); }
+};
+
+std::string hashOf(std::span<const std::byte> bytes)
+{
+    XXH128_canonical_t canonical;
+    XXH128_canonicalFromHash(&canonical, XXH3_128bits(bytes.data(), bytes.size()));
+    static constexpr char digits[] = "0123456789abcdef";
+    std::string text;
+    for (const unsigned char byte : canonical.digest) {
+        text += digits[byte >> 4U];
+        text += digits[byte & 15U];
+    }
+    return text;
+}
+
+Error damaged(const std::string& name, const std::string& what)
+{
+    return {ErrorCode::damaged, name + " " + what + ".",
+        "Copy it again from where it came from, or repair it in a sound editor."};
+}
+
+/// Reads block by block, so that a cancelled opening ends soon. Returns frames read.
+Result<std::int64_t> readAll(
+    SNDFILE* file, const SF_INFO& info, Audio& audio, const Progress& progress)
+{
+    constexpr sf_count_t block = 1 << 15;
+    const auto channels = std::size_t(info.channels);
+    std::vector<float> interleaved(std::size_t(block) * channels);
+    std::int64_t done = 0;
+    while (true) {
+        if (progress.cancelled())
+            return fail(ErrorCode::cancelled, "Opening was cancelled.");
+        const auto got = sf_readf_float(file, interleaved.data(), block);
+        if (got <= 0)
+            return done;
+        for (std::size_t c = 0; c < channels; ++c)
+            for (std::size_t i = 0; i < std::size_t(got); ++i)
+                audio.channels[c].push_back(interleaved[i * channels + c]);
+        done += got;
+        progress.at(info.frames > 0 ? double(done) / double(info.frames) : 0.0);
+    }
+}
+
+bool allFinite(const Audio& audio)
+{
+    return std::all_of(audio.channels.begin(), audio.channels.end(), [](const auto& channel) {
+        return std::all_of(channel.begin(), channel.end(), [](float s) { return std::isfinite(s); });
+    });
+}
+
+Result<Audio> decode(
+    std::span<const std::byte> bytes, const std::string& name, const Progress& progress)
+{
+    MemoryFile memory{bytes};
+    auto callbacks = MemoryFile::callbacks();
+    SF_INFO info{};
+    const std::unique_ptr<SNDFILE, int (*)(SNDFILE*)> file(
+        sf_open_virtual(&callbacks, SFM_READ, &info, &memory), sf_close);
+    if (!file)
+        return fail(ErrorCode::notAudio, name + " is not a sound file that can be read.",
+            "Use WAV, AIFF, FLAC, Ogg, Opus or MP3.");
+    Audio audio{double(info.samplerate), {}};
+    audio.channels.resize(std::size_t(info.channels));
+    // A header may claim anything; trust it for a reservation only within reason.
+    const auto sensible = std::clamp<std::int64_t>(info.frames, 0, std::int64_t(bytes.size()) * 40);
+    for (auto& channel : audio.channels)
+        channel.reserve(std::size_t(sensible));
+    const auto frames = readAll(file.get(), info, audio, progress);
+    if (!frames)
+        return tl::unexpected(frames.error());
+    if (isCutOff(bytes) || (*frames < info.frames && info.frames < (std::int64_t(1) << 40)))
+        return tl::unexpected(damaged(name, "was cut off: its end is missing"));
+    if (*frames < shortestTake)
+        return fail(ErrorCode::nothingInside,
+            name + " holds " + std::to_string(*frames) + (*frames == 1 ? " frame" : " frames")
+                + " of sound, too little to play.",
+            "Choose a longer recording.");
+    if (!allFinite(audio))
+        return tl::unexpected(damaged(name, "holds samples that are not numbers"));
+    return audio;
+}
+
+} // namespace
+
+Result<RecordingPtr> decodeRecording(
+    std::vector<std::byte> bytes, const std::string& fileName, const Progress& progress)
+{
+    if (bytes.empty())
+        return fail(ErrorCode::nothingInside, fileName + " is empty.", "Choose another recording.");
+    auto audio = decode(bytes, fileName, progress);
+    if (!audio)
+        return tl::unexpected(audio.error());
+    auto recording = std::make_shared<Recording>();
+    recording->fileName = fileName;
+    recording->hash = hashOf(bytes);
+    recording->sampler = findSampler(bytes);
+    recording->audio = std::make_shared<const Audio>(std::move(*audio));
+    recording->original = std::make_shared<const std::vector<std::byte>>(std::move(bytes));
+    return recording;
+}
+
+Result<RecordingPtr> openRecording(const std::filesystem::path& path, const Progress& progress)
+{
+    auto bytes = readFile(path);
+    if (!bytes)
+        return tl::unexpected(bytes.error());
+    return decodeRecording(std::move(*bytes), shownName(path), progress);
+}
+
+RecordingPtr makeRecording(Audio audio, const std::string& fileName)
+{
+    auto recording = std::make_shared<Recording>();
+    auto bytes = encodeWav(audio, SampleFormat::float32);
+    recording->fileName = fileName;
+    recording->hash = hashOf(bytes);
+    recording->audio = std::make_shared<const Audio>(std::move(audio));
+    recording->original = std::make_shared<const std::vector<std::byte>>(std::move(bytes));
+    return recording;
+}
+
+int toInteger(float sample, int bits)
+{
+    const double scale = double(1 << (bits - 1));
+    return int(std::clamp(std::round(double(sample) * scale), -scale, scale - 1.0));
+}
+
+namespace {
+
+std::vector<std::byte> encodeSamples(const Audio& audio, SampleFormat format)
+{
+    ByteWriter data;
+    for (std::int64_t i = 0; i < audio.frames(); ++i)
+        for (const auto& channel : audio.channels) {
+            const float sample = channel[std::size_t(i)];
+            if (format == SampleFormat::float32) {
+                std::uint32_t bits = 0;
+                std::memcpy(&bits, &sample, sizeof bits);
+                data.u32(bits);
+            } else if (format == SampleFormat::int24) {
+                const auto value = unsigned(toInteger(sample, 24));
+                data.u16(value);
+                data.u8(value >> 16U);
+            } else {
+                data.u16(unsigned(toInteger(sample, 16)));
+            }
+        }
+    return data.take();
+}
+
+} // namespace
+
+std::vector<std::byte> encodeWav(
+    const Audio& audio, SampleFormat format, const std::optional<SamplerInfo>& sampler)
+{
+    const auto channels = unsigned(audio.channelCount());
+    const auto rate = std::uint64_t(std::llround(audio.rate));
+    const unsigned bits = format == SampleFormat::int16 ? 16 : format == SampleFormat::int24 ? 24 : 32;
+    ByteWriter fmt;
+    fmt.u16(format == SampleFormat::float32 ? 3 : 1);
+    fmt.u16(channels);
+    fmt.u32(rate);
+    fmt.u32(rate * channels * bits / 8);
+    fmt.u16(channels * bits / 8);
+    fmt.u16(bits);
+    ByteWriter body;
+    body.text("WAVE");
+    body.chunk("fmt ", fmt.bytes());
+    if (sampler)
+        body.chunk("smpl", encodeSampler(*sampler, audio.rate));
+    body.chunk("data", encodeSamples(audio, format));
+    ByteWriter file;
+    file.chunk("RIFF", body.bytes());
+    return file.take();
+}
+
+Result<void> writeWav(const std::filesystem::path& path, const Audio& audio, SampleFormat format,
+    const std::optional<SamplerInfo>& sampler)
+{
+    const auto bytes = encodeWav(audio, format, sampler);
+    return writeWhole(path, [&](const auto& temporary) { return writeBytes(temporary, bytes); });
+}
+
+} // namespace puretone

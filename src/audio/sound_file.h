@@ -1,0 +1,77 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "audio/audio.h"
+#include "audio/sampler_chunk.h"
+#include "base/progress.h"
+#include "base/result.h"
+
+#include <filesystem>
+#include <string>
+
+namespace puretone {
+
+/// A file that was opened: its samples, and its own bytes so that it can be saved unchanged.
+struct Recording {
+    std::string fileName; ///< Last part of the path, UTF-8.
+    std::string hash; ///< 32 hex digits of XXH3-128 over the file's bytes.
+    AudioPtr audio;
+    std::shared_ptr<const std::vector<std::byte>> original;
+    std::optional<SamplerInfo> sampler; ///< Root and loops found inside a WAV file.
+
+    bool operator==(const Recording& other) const
+    {
+        return fileName == other.fileName && hash == other.hash;
+    }
+};
+using RecordingPtr = std::shared_ptr<const Recording>;
+
+/// A shared recording that compares by contents: a reloaded file equals the one it was saved from.
+class RecordingRef {
+public:
+    RecordingRef() = default;
+    RecordingRef(RecordingPtr recording) // NOLINT: meant to convert
+        : recording_(std::move(recording))
+    {
+    }
+    const Recording& operator*() const { return *recording_; }
+    const Recording* operator->() const { return recording_.get(); }
+    const RecordingPtr& pointer() const { return recording_; }
+    bool operator==(const RecordingRef& other) const
+    {
+        return recording_ == other.recording_
+            || (recording_ && other.recording_ && *recording_ == *other.recording_);
+    }
+
+private:
+    RecordingPtr recording_;
+};
+
+/// Opens any format of libsndfile (WAV, AIFF, FLAC, Ogg, Opus, MP3 and more).
+///
+/// @return The recording, or `cannotRead`, `notAudio`, `damaged` (cut off, or samples that are not
+///         numbers), `nothingInside` (fewer than `shortestTake` frames), `cancelled`.
+Result<RecordingPtr> openRecording(const std::filesystem::path& path, const Progress& progress = {});
+/// The same from bytes already in memory; `fileName` is for sentences.
+Result<RecordingPtr> decodeRecording(std::vector<std::byte> bytes, const std::string& fileName,
+    const Progress& progress = {});
+/// A recording made from samples: its original is a 32-bit float WAV.
+RecordingPtr makeRecording(Audio audio, const std::string& fileName);
+
+/// Fewer frames than this cannot be played as a tone by any key.
+inline constexpr std::int64_t shortestTake = 16;
+
+enum class SampleFormat { int16, int24, float32 };
+
+/// A whole WAV file in memory; samples beyond full scale are limited to it in the integer formats.
+/// @param sampler Written as a `smpl` chunk when given.
+std::vector<std::byte> encodeWav(
+    const Audio& audio, SampleFormat format, const std::optional<SamplerInfo>& sampler = {});
+/// Writes that file whole or not at all.
+Result<void> writeWav(const std::filesystem::path& path, const Audio& audio, SampleFormat format,
+    const std::optional<SamplerInfo>& sampler = {});
+
+/// One sample as a 16-bit or 24-bit integer, limited to full scale.
+int toInteger(float sample, int bits);
+
+} // namespace puretone
