@@ -1,0 +1,49 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/units.h"
+
+#include <optional>
+#include <string>
+#include <string_view>
+
+namespace puretone {
+
+enum class Accidentals { sharps, flats };
+
+/// How keys are called; a matter of taste that changes no sound (except A4).
+struct Naming {
+    int middleCOctave = 4; ///< 3, 4 or 5: the octave number of MIDI key 60.
+    Accidentals accidentals = Accidentals::sharps;
+    bool operator==(const Naming&) const = default;
+};
+
+inline constexpr Hz concertPitch{440.0};
+
+/// MIDI pitch as a real number: 69 = A4.
+inline double midiOf(Hz hz, Hz a4 = concertPitch)
+{
+    return 69.0 + 12.0 * std::log2(hz.value / a4.value);
+}
+inline Hz hzOf(double midi, Hz a4 = concertPitch)
+{
+    return Hz{a4.value * std::exp2((midi - 69.0) / 12.0)};
+}
+
+/// A pitch as its nearest key and the rest, -50 to +50 cents.
+struct KeyAndCents {
+    int key = 60;
+    Cents rest;
+};
+inline KeyAndCents nearestKey(double midi)
+{
+    const double key = std::round(midi);
+    return {int(key), Cents{100.0 * (midi - key)}};
+}
+
+/// "A#3", "Bb3": plain ASCII; the window puts the typographic signs in.
+std::string noteName(int key, const Naming& naming = {});
+/// Reads "A#3", "bb2", "B♭2", "60"; nothing when it is no key from 0 to 127.
+std::optional<int> parseKey(std::string_view text, const Naming& naming = {});
+
+} // namespace puretone

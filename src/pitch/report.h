@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "audio/audio.h"
+#include "base/progress.h"
+#include "pitch/note.h"
+#include "pitch/spectrum.h"
+
+#include <optional>
+#include <string>
+
+namespace puretone {
+
+enum class PitchVerdict { clear, uncertain, none };
+enum class SoundKind { harmonic, inharmonic, percussive, unpitched };
+
+/// One note that the take may be, with the reason in plain words.
+struct PitchChoice {
+    double midi = 0.0;
+    double confidence = 0.0; ///< Share of the belief, 0 to 1.
+    std::string reason;
+    bool operator==(const PitchChoice&) const = default;
+};
+
+/// What is known about the pitch of one take.
+struct PitchReport {
+    PitchVerdict verdict = PitchVerdict::none;
+    SoundKind kind = SoundKind::unpitched;
+    std::optional<double> midi; ///< Sounding pitch, 69 = A4 = 440 Hz; a guess when verdict is none.
+    double confidence = 0.0; ///< 0 to 1: probability that `midi` is right within a semitone.
+    double stretch = 0.0; ///< Inharmonicity B of the fitted series.
+    std::vector<PitchChoice> choices; ///< Most believed first, at most five; [0] is `midi`.
+    std::vector<Partial> partials; ///< Strongest first, at most 40.
+
+    std::optional<Hz> hz() const { return midi ? std::optional(hzOf(*midi)) : std::nullopt; }
+    bool operator==(const PitchReport&) const = default;
+};
+
+/// Reads the pitch of one recorded note.
+///
+/// @param mono The kept part of a take, full scale +-1, finite, any length; the first 6 s are used.
+/// @param rate Frames per second, 4 kHz or more.
+/// @return Always a report: silence, noise and takes of fewer than 16 samples give verdict `none`.
+///
+/// Cost: about 25 ms for 6 s at 48 kHz. Keeps no state; safe from any thread. When cancelled, the
+/// report is meaningless and to be dropped.
+/// Method: candidates from period and partials (see candidates.h), octave decided once for the whole
+/// take; confidence by J. Platt, "Probabilistic outputs for support vector machines", 1999; bells and
+/// kettledrums after N. Fletcher and T. Rossing, "The Physics of Musical Instruments", chapters 21, 18.
+PitchReport analysePitch(
+    std::span<const float> mono, double rate, const Progress& progress = {});
+
+/// The pitch over time, for drawing.
+struct PitchLine {
+    struct Point {
+        double seconds = 0.0;
+        double midi = 0.0;
+        double clarity = 0.0; ///< 0 (noise) to 1 (perfectly periodic).
+        double level = 0.0; ///< Root mean square.
+        bool operator==(const Point&) const = default;
+    };
+    std::vector<Point> points; ///< Only where something repeats within 6 % of the given pitch.
+    bool operator==(const PitchLine&) const = default;
+};
+
+/// Follows a pitch that is already known through the take.
+/// @param midi The decided pitch. At most `mostPoints` points are spread over the take.
+PitchLine followPitch(std::span<const float> mono, double rate, double midi,
+    std::size_t mostPoints = 600, const Progress& progress = {});
+
+const char* nameOf(PitchVerdict verdict);
+const char* nameOf(SoundKind kind);
+
+} // namespace puretone

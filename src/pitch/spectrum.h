@@ -1,0 +1,31 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "audio/audio.h"
+
+namespace puretone {
+
+/// One peak of a spectrum.
+struct Partial {
+    double hz = 0.0;
+    double amplitude = 0.0; ///< Relative to the strongest partial, 0 to 1.
+    double levelDb() const { return toDecibels(amplitude).value; }
+    bool operator==(const Partial&) const = default;
+};
+
+/// The mean spectrum of a take after its attack.
+struct MeanSpectrum {
+    double binHz = 0.0;
+    double windowSeconds = 0.0;
+    std::vector<float> magnitude; ///< Linear, by bin.
+};
+
+/// Averages Hann windows of up to 0.5 s over up to 2 s after the attack, each weighted so that the
+/// ring counts beside the strike.
+MeanSpectrum meanSpectrum(std::span<const float> mono, double rate);
+
+/// Peaks of a mean spectrum, strongest first, at most 100: within 60 dB of the strongest, between
+/// 16 Hz and 11 kHz, standing at least 4 dB over their surroundings.
+std::vector<Partial> findPartials(const MeanSpectrum& spectrum, double rate);
+
+} // namespace puretone
