@@ -1,0 +1,42 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "audio/audio.h"
+#include "loop/loop.h"
+
+#include <optional>
+#include <string>
+
+namespace puretone {
+
+/// What is heard at the joint of a loop, all in dB, smaller is better. Measured on the baked turn,
+/// repeated.
+struct SeamMeasures {
+    double clickDb = 0.0; ///< High-band energy at the seam above what the loop has elsewhere.
+    double levelDb = 0.0; ///< Level step across the seam beyond the usual one.
+    double timbreDb = 0.0; ///< Distance of the third-octave spectra across the seam, likewise.
+    double dipDb = 0.0; ///< Largest hole or bump of the level inside the crossfade.
+    double pulseDb = 0.0; ///< Swing of the level once per round.
+    bool operator==(const SeamMeasures&) const = default;
+};
+
+enum class SeamVerdict { seamless, audible, none };
+
+/// Bakes one turn of the loop, lets it go round, and compares what happens around the seam with what
+/// is usual in the stretch of the recording that it was made from.
+///
+/// @param loop On, and inside the recording (see clampLoop).
+/// @param period Of the note in seconds, where it has one: shorter level changes are its own wave.
+SeamMeasures measureSeam(const Audio& audio, const Loop& loop, std::optional<double> period);
+
+/// The worst measure over its limit plus a tenth of their mean: up to 1 nothing exceeds its limit.
+/// Limits are stricter for loops under 0.25 s, whose flaws return as a tone.
+double seamCost(const SeamMeasures& measures, double loopSeconds);
+
+SeamVerdict seamVerdict(double cost);
+const char* nameOf(SeamVerdict verdict);
+
+/// The worst measure in plain words: "clicks", "pulses by 2.1 dB once a round", "seamless".
+std::string describeSeam(const SeamMeasures& measures, double loopSeconds);
+
+} // namespace puretone

@@ -1,0 +1,85 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "prepare/kept_part.h"
+
+#include "audio/crossing.h"
+#include "audio/level.h"
+
+#include <algorithm>
+
+namespace puretone {
+
+namespace {
+
+constexpr double silentDb = -90.0;
+constexpr double depthDb = 60.0; ///< Below the peak nothing is heard beside what follows it.
+
+std::vector<double> levelsDb(const Audio& audio, double windowSeconds, std::int64_t hop)
+{
+    auto curve = powerCurve(audio, std::max<std::int64_t>(1, std::llround(windowSeconds * audio.rate)), hop);
+    for (double& p : curve)
+        p = p > 1e-20 ? 10.0 * std::log10(p) : -200.0;
+    return curve;
+}
+
+/// The level of the quietest tenth: noise if the sound stands well above it.
+double noiseFloorDb(std::vector<double> levels)
+{
+    const auto tenth = levels.begin() + std::ptrdiff_t(levels.size() / 10);
+    std::nth_element(levels.begin(), tenth, levels.end());
+    return *tenth;
+}
+
+/// Walks back from a frame inside the attack to where the sound leaves the floor.
+std::int64_t attackStart(const Audio& audio, std::int64_t inside, double lineDb)
+{
+    const std::int64_t hop = std::max<std::int64_t>(1, std::llround(0.00025 * audio.rate));
+    const auto fine = levelsDb(audio, 0.001, hop);
+    auto at = std::min<std::int64_t>(inside / hop, std::int64_t(fine.size()) - 1);
+    // A millisecond below the line ends the walk; single dips inside a low tone's period do not.
+    const std::int64_t patience = std::max<std::int64_t>(1, std::llround(0.004 * audio.rate) / hop);
+    std::int64_t start = at;
+    for (std::int64_t quiet = 0; at >= 0 && quiet < patience; --at) {
+        if (fine[std::size_t(at)] > lineDb) {
+            start = at;
+            quiet = 0;
+        } else {
+            ++quiet;
+        }
+    }
+    return start * hop;
+}
+
+} // namespace
+
+Result<Span> proposeKept(const Audio& audio, const std::string& name)
+{
+    const Span whole{Frames{0}, Frames{audio.frames()}};
+    if (peakLevel(audio, whole).value < silentDb)
+        return fail(ErrorCode::nothingInside, name + " holds only silence.",
+            "Choose a recording with sound in it.");
+    const std::int64_t hop = std::max<std::int64_t>(1, std::llround(0.0025 * audio.rate));
+    const auto levels = levelsDb(audio, 0.02, hop);
+    const double top = *std::max_element(levels.begin(), levels.end());
+    const double floor = noiseFloorDb(levels);
+    const bool hasNoise = floor < top - 25.0;
+    const double line = hasNoise ? std::max(floor + 6.0, top - depthDb) : top - depthDb;
+    const auto above = [line](double level) { return level > line; };
+
+    const auto first = std::find_if(levels.begin(), levels.end(), above) - levels.begin();
+    const auto last = levels.rend() - std::find_if(levels.rbegin(), levels.rend(), above);
+    // The coarse window sees a sound 10 ms early: begin the fine walk behind its first full window.
+    const auto inside = std::min(audio.frames() - 1, std::int64_t(first) * hop + 4 * hop);
+    std::int64_t start = attackStart(audio, inside, line);
+    const auto reach = std::int64_t(0.002 * audio.rate);
+    if (start > 0)
+        start = std::min(start, nearestCrossing(audio, Frames{start}, reach).value);
+    std::int64_t end = std::min(audio.frames(), std::int64_t(last) * hop);
+    // Less than a tenth of a second of cut is not worth a decision; keep to the recording's end.
+    if (audio.frames() - end < std::int64_t(0.02 * audio.rate))
+        end = audio.frames();
+    if (end - start < 16)
+        return whole;
+    return Span{Frames{start}, Frames{end}};
+}
+
+} // namespace puretone
