@@ -1,0 +1,106 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "audio/sound_file.h"
+#include "loop/finder.h"
+#include "pitch/report.h"
+
+#include <string>
+#include <vector>
+
+namespace puretone {
+
+enum class TuningSource { proposed, byHand, fromFile };
+
+/// On which key a take sounds at its recorded speed, and how far it is moved to be in tune there.
+struct Tuning {
+    int rootKey = 60;
+    double fineCents = 0.0; ///< Added to the recorded pitch: a take 12 cents sharp has -12 here.
+    TuningSource source = TuningSource::proposed;
+
+    /// The recording's own pitch as this tuning understands it.
+    double soundingMidi() const { return rootKey - fineCents / 100.0; }
+    /// The tuning that puts a sounding pitch on its nearest key.
+    static Tuning forPitch(double midi, TuningSource source)
+    {
+        const auto [key, rest] = nearestKey(std::clamp(midi, 0.0, 127.0));
+        return {key, -rest.value, source};
+    }
+    bool operator==(const Tuning&) const = default;
+};
+
+/// Short slopes at both ends of the kept part, so that nothing clicks.
+struct Fades {
+    double inSeconds = 0.001;
+    double outSeconds = 0.010;
+    bool operator==(const Fades&) const = default;
+};
+
+/// One recording and what was decided about it. The recording itself is never changed.
+struct Take {
+    int id = 0; ///< Unique in the instrument, above 0.
+    std::string name;
+    RecordingRef recording;
+    Span kept; ///< Inside the recording.
+    Fades fades;
+    PitchReport pitch;
+    Tuning tuning;
+    Loop loop;
+    std::vector<LoopCandidate> loopChoices; ///< As found, best first.
+    std::string loopMessage; ///< Why there is no loop; may be empty.
+
+    const Audio& audio() const { return *recording->audio; }
+    double rate() const { return audio().rate; }
+    /// Length of one period of the take as tuned, seconds; nothing for a take without pitch.
+    std::optional<double> period() const
+    {
+        if (pitch.verdict == PitchVerdict::none && tuning.source == TuningSource::proposed)
+            return std::nullopt;
+        return 1.0 / hzOf(tuning.soundingMidi()).value;
+    }
+    bool operator==(const Take&) const = default;
+};
+
+/// Where on the keyboard a take sounds. Both ends belong to the range.
+struct Zone {
+    int id = 0;
+    int take = 0; ///< Take::id.
+    int lowKey = 0;
+    int highKey = 127;
+    int lowVelocity = 1;
+    int highVelocity = 127;
+    bool operator==(const Zone&) const = default;
+};
+
+/// Level over time of every note.
+struct Envelope {
+    double delay = 0.0; ///< Seconds before anything sounds.
+    double attack = 0.002; ///< Seconds from silence to full level, a straight line.
+    double hold = 0.0; ///< Seconds at full level.
+    double decay = 0.0; ///< Seconds from full level to the sustain level, a straight line in dB.
+    double sustainDb = 0.0; ///< 0 to -60; -60 is silence.
+    double release = 0.15; ///< Seconds to fall by 60 dB after the key is let go.
+    bool operator==(const Envelope&) const = default;
+};
+inline constexpr double silentSustainDb = -60.0;
+
+/// The whole document as one value; cheap to copy, because audio in it is shared.
+struct Instrument {
+    std::string name = "Untitled";
+    std::vector<Take> takes;
+    std::vector<Zone> zones;
+    Envelope envelope;
+
+    const Take* take(int id) const;
+    Take* take(int id);
+    bool operator==(const Instrument&) const = default;
+};
+
+/// The range over which one take sounds well enough to be offered: two octaves either way.
+Zone proposeZone(const Take& take);
+
+/// The value nearest to `instrument` whose numbers are all in range: kept parts and loops inside
+/// their recordings, keys on the keyboard, times not negative. What typing and files may break.
+Instrument sanitized(Instrument instrument);
+
+} // namespace puretone

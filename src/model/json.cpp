@@ -1,0 +1,256 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/json.h"
+
+#include <array>
+#include <filesystem>
+#include <nlohmann/json.hpp>
+
+namespace puretone {
+
+using nlohmann::json;
+
+namespace {
+
+/// Enumerations by name, in both directions.
+template <class E, std::size_t N> using Names = std::array<std::pair<E, const char*>, N>;
+
+constexpr Names<FadeCurve, 3> curveNames = {{{FadeCurve::automatic, "automatic"},
+    {FadeCurve::linear, "linear"}, {FadeCurve::equalPower, "equalPower"}}};
+constexpr Names<TuningSource, 3> sourceNames = {{{TuningSource::proposed, "proposed"},
+    {TuningSource::byHand, "byHand"}, {TuningSource::fromFile, "fromFile"}}};
+constexpr Names<PitchVerdict, 3> verdictNames = {{{PitchVerdict::clear, "clear"},
+    {PitchVerdict::uncertain, "uncertain"}, {PitchVerdict::none, "none"}}};
+constexpr Names<SoundKind, 4> kindNames
+    = {{{SoundKind::harmonic, "harmonic"}, {SoundKind::inharmonic, "inharmonic"},
+        {SoundKind::percussive, "percussive"}, {SoundKind::unpitched, "unpitched"}}};
+constexpr Names<LoopKind, 3> loopKindNames = {{{LoopKind::longLiving, "long"},
+    {LoopKind::middle, "middle"}, {LoopKind::shortSteady, "short"}}};
+
+template <class E, std::size_t N> const char* nameIn(const Names<E, N>& names, E value)
+{
+    for (const auto& [v, name] : names)
+        if (v == value)
+            return name;
+    return names[0].second;
+}
+
+template <class E, std::size_t N> E valueIn(const Names<E, N>& names, const std::string& name)
+{
+    for (const auto& [v, n] : names)
+        if (name == n)
+            return v;
+    return names[0].first;
+}
+
+json spanJson(Span span) { return {{"start", span.start.value}, {"end", span.end.value}}; }
+Span spanFrom(const json& j)
+{
+    return {Frames{j.at("start").get<std::int64_t>()}, Frames{j.at("end").get<std::int64_t>()}};
+}
+
+json loopJson(const Loop& loop)
+{
+    json j = spanJson(loop.span);
+    j["on"] = loop.on;
+    j["crossfade"] = loop.crossfade.value;
+    j["curve"] = nameIn(curveNames, loop.curve);
+    j["evenOut"] = loop.evenOut;
+    return j;
+}
+Loop loopFrom(const json& j)
+{
+    Loop loop;
+    loop.span = spanFrom(j);
+    loop.on = j.value("on", false);
+    loop.crossfade = Frames{j.value("crossfade", std::int64_t(0))};
+    loop.curve = valueIn(curveNames, j.value("curve", "automatic"));
+    loop.evenOut = j.value("evenOut", 0.0);
+    return loop;
+}
+
+json seamJson(const SeamMeasures& s)
+{
+    return {{"clickDb", s.clickDb}, {"levelDb", s.levelDb}, {"timbreDb", s.timbreDb},
+        {"dipDb", s.dipDb}, {"pulseDb", s.pulseDb}};
+}
+SeamMeasures seamFrom(const json& j)
+{
+    return {j.value("clickDb", 0.0), j.value("levelDb", 0.0), j.value("timbreDb", 0.0),
+        j.value("dipDb", 0.0), j.value("pulseDb", 0.0)};
+}
+
+json candidateJson(const LoopCandidate& c)
+{
+    return {{"loop", loopJson(c.loop)}, {"kind", nameIn(loopKindNames, c.kind)},
+        {"seam", seamJson(c.seam)}, {"cost", c.cost}, {"pitchErrorCents", c.pitchErrorCents}};
+}
+LoopCandidate candidateFrom(const json& j)
+{
+    LoopCandidate c;
+    c.loop = loopFrom(j.at("loop"));
+    c.kind = valueIn(loopKindNames, j.value("kind", "long"));
+    c.seam = seamFrom(j.at("seam"));
+    c.cost = j.value("cost", 0.0);
+    c.pitchErrorCents = j.value("pitchErrorCents", 0.0);
+    return c;
+}
+
+json choicesJson(const PitchReport& report)
+{
+    json list = json::array();
+    for (const auto& c : report.choices)
+        list.push_back({{"midi", c.midi}, {"confidence", c.confidence}, {"reason", c.reason}});
+    return list;
+}
+
+json pitchJson(const PitchReport& report)
+{
+    json partials = json::array();
+    for (const auto& p : report.partials)
+        partials.push_back({p.hz, p.amplitude});
+    return {{"verdict", nameIn(verdictNames, report.verdict)},
+        {"kind", nameIn(kindNames, report.kind)},
+        {"midi", report.midi ? json(*report.midi) : json(nullptr)},
+        {"confidence", report.confidence}, {"stretch", report.stretch},
+        {"candidates", choicesJson(report)}, {"partials", partials}};
+}
+PitchReport pitchFrom(const json& j)
+{
+    PitchReport report;
+    report.verdict = valueIn(verdictNames, j.value("verdict", "none"));
+    report.kind = valueIn(kindNames, j.value("kind", "unpitched"));
+    if (j.contains("midi") && !j["midi"].is_null())
+        report.midi = j["midi"].get<double>();
+    report.confidence = j.value("confidence", 0.0);
+    report.stretch = j.value("stretch", 0.0);
+    for (const auto& c : j.value("candidates", json::array()))
+        report.choices.push_back({c.at("midi").get<double>(), c.at("confidence").get<double>(),
+            c.at("reason").get<std::string>()});
+    for (const auto& p : j.value("partials", json::array()))
+        report.partials.push_back({p.at(0).get<double>(), p.at(1).get<double>()});
+    return report;
+}
+
+json takeJson(const Take& take)
+{
+    json choices = json::array();
+    for (const auto& c : take.loopChoices)
+        choices.push_back(candidateJson(c));
+    return {{"id", take.id}, {"name", take.name}, {"audio", audioPath(*take.recording)},
+        {"fileName", take.recording->fileName}, {"kept", spanJson(take.kept)},
+        {"fades", {{"in", take.fades.inSeconds}, {"out", take.fades.outSeconds}}},
+        {"pitch", pitchJson(take.pitch)},
+        {"tuning", {{"rootKey", take.tuning.rootKey}, {"fineCents", take.tuning.fineCents},
+                       {"source", nameIn(sourceNames, take.tuning.source)}}},
+        {"loop", loopJson(take.loop)}, {"loopChoices", choices},
+        {"loopMessage", take.loopMessage}};
+}
+
+Take takeFrom(const json& j, RecordingPtr recording)
+{
+    Take take;
+    take.id = j.at("id").get<int>();
+    take.name = j.at("name").get<std::string>();
+    take.recording = std::move(recording);
+    take.kept = spanFrom(j.at("kept"));
+    const auto& fades = j.at("fades");
+    take.fades = {fades.at("in").get<double>(), fades.at("out").get<double>()};
+    take.pitch = pitchFrom(j.at("pitch"));
+    const auto& tuning = j.at("tuning");
+    take.tuning = {tuning.at("rootKey").get<int>(), tuning.at("fineCents").get<double>(),
+        valueIn(sourceNames, tuning.value("source", "byHand"))};
+    take.loop = loopFrom(j.at("loop"));
+    for (const auto& c : j.value("loopChoices", json::array()))
+        take.loopChoices.push_back(candidateFrom(c));
+    take.loopMessage = j.value("loopMessage", "");
+    return take;
+}
+
+json envelopeJson(const Envelope& e)
+{
+    return {{"delay", e.delay}, {"attack", e.attack}, {"hold", e.hold}, {"decay", e.decay},
+        {"sustainDb", e.sustainDb}, {"release", e.release}};
+}
+Envelope envelopeFrom(const json& j)
+{
+    const Envelope standard;
+    return {j.value("delay", standard.delay), j.value("attack", standard.attack),
+        j.value("hold", standard.hold), j.value("decay", standard.decay),
+        j.value("sustainDb", standard.sustainDb), j.value("release", standard.release)};
+}
+
+json zoneJson(const Zone& z)
+{
+    return {{"id", z.id}, {"take", z.take}, {"lowKey", z.lowKey}, {"highKey", z.highKey},
+        {"lowVelocity", z.lowVelocity}, {"highVelocity", z.highVelocity}};
+}
+Zone zoneFrom(const json& j)
+{
+    Zone z;
+    z.id = j.at("id").get<int>();
+    z.take = j.at("take").get<int>();
+    z.lowKey = j.at("lowKey").get<int>();
+    z.highKey = j.at("highKey").get<int>();
+    z.lowVelocity = j.value("lowVelocity", 1);
+    z.highVelocity = j.value("highVelocity", 127);
+    return z;
+}
+
+Error damagedDocument(const std::string& name, const std::string& what)
+{
+    return {ErrorCode::damaged, name + " is damaged: " + what + ".", "Open an older copy of it."};
+}
+
+} // namespace
+
+std::string audioPath(const Recording& recording)
+{
+    auto extension = std::filesystem::path(recording.fileName).extension().string();
+    return "audio/" + recording.hash + (extension.empty() ? ".wav" : extension);
+}
+
+std::string toJson(const Instrument& instrument)
+{
+    json takes = json::array();
+    for (const auto& take : instrument.takes)
+        takes.push_back(takeJson(take));
+    json zones = json::array();
+    for (const auto& zone : instrument.zones)
+        zones.push_back(zoneJson(zone));
+    const json document = {{"schema", schemaVersion}, {"name", instrument.name}, {"takes", takes},
+        {"zones", zones}, {"envelope", envelopeJson(instrument.envelope)}};
+    // File names come from disks and may hold any bytes.
+    return document.dump(2, ' ', false, json::error_handler_t::replace);
+}
+
+Result<Instrument> fromJson(const std::string& text, const std::string& name,
+    const std::function<Result<RecordingPtr>(const std::string&, const std::string&)>& audio)
+{
+    try {
+        const json j = json::parse(text);
+        const int schema = j.at("schema").get<int>();
+        if (schema > schemaVersion)
+            return fail(ErrorCode::damaged, name + " was made by a newer Pure Tone.",
+                "Update Pure Tone to open it.");
+        Instrument instrument;
+        instrument.name = j.at("name").get<std::string>();
+        for (const auto& t : j.at("takes")) {
+            auto recording
+                = audio(t.at("audio").get<std::string>(), t.at("fileName").get<std::string>());
+            if (!recording)
+                return tl::unexpected(recording.error());
+            instrument.takes.push_back(takeFrom(t, *recording));
+        }
+        for (const auto& z : j.at("zones")) {
+            instrument.zones.push_back(zoneFrom(z));
+            if (instrument.take(instrument.zones.back().take) == nullptr)
+                return tl::unexpected(damagedDocument(name, "a zone plays a take that is missing"));
+        }
+        instrument.envelope = envelopeFrom(j.at("envelope"));
+        return sanitized(std::move(instrument));
+    } catch (const json::exception&) {
+        return tl::unexpected(damagedDocument(name, "its description cannot be understood"));
+    }
+}
+
+} // namespace puretone

@@ -1,0 +1,37 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "model/instrument.h"
+
+#include <functional>
+#include <string>
+
+namespace puretone {
+
+/// Version of the document's JSON; a reader refuses a newer one with a sentence.
+inline constexpr int schemaVersion = 1;
+
+/// The document as JSON text; takes name their audio as "audio/HASH.EXT". See docs/format.md.
+std::string toJson(const Instrument& instrument);
+
+/// Where a take's original file lies inside the archive.
+std::string audioPath(const Recording& recording);
+
+/// Reads a document back.
+///
+/// @param audio Gives the recording for an archive path and the file name it had.
+/// @return The document with every number in range, or `damaged` with a sentence naming `name`, or
+///         the error that `audio` gave.
+Result<Instrument> fromJson(const std::string& text, const std::string& name,
+    const std::function<Result<RecordingPtr>(
+        const std::string& path, const std::string& fileName)>& audio);
+
+/// One line of `puretone-cli analyze --json` for a take.
+std::string analysisJson(const std::string& file, const Take& take);
+/// The same facts as a few lines for people.
+std::string analysisText(const std::string& file, const Take& take);
+/// What `puretone-cli info --json` prints.
+std::string infoJson(const std::string& file, const Instrument& instrument);
+std::string infoText(const Instrument& instrument);
+
+} // namespace puretone

@@ -1,0 +1,145 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What the command line prints about takes and instruments: the JSON contract and its readable twin.
+
+#include "audio/level.h"
+#include "base/quantity.h"
+#include "model/json.h"
+
+#include <nlohmann/json.hpp>
+
+namespace puretone {
+
+using json = nlohmann::ordered_json;
+
+namespace {
+
+std::string dump(const json& j) { return j.dump(-1, ' ', false, json::error_handler_t::replace); }
+
+json pitchReport(const PitchReport& report)
+{
+    json candidates = json::array();
+    for (const auto& c : report.choices)
+        candidates.push_back({{"midi", c.midi}, {"confidence", c.confidence}, {"reason", c.reason}});
+    json j = {{"verdict", nameOf(report.verdict)}, {"kind", nameOf(report.kind)}};
+    if (report.midi) {
+        const auto [key, rest] = nearestKey(*report.midi);
+        j["hz"] = report.hz()->value;
+        j["midi"] = *report.midi;
+        j["rootKey"] = key;
+        j["cents"] = rest.value;
+        j["name"] = noteName(key);
+    } else {
+        for (const char* field : {"hz", "midi", "rootKey", "cents", "name"})
+            j[field] = nullptr;
+    }
+    j["confidence"] = report.confidence;
+    j["candidates"] = candidates;
+    return j;
+}
+
+json loopReport(const Take& take)
+{
+    if (take.loopChoices.empty())
+        return {{"verdict", "none"}, {"start", nullptr}, {"end", nullptr}, {"crossfade", nullptr},
+            {"mode", nullptr}, {"seam", nullptr}, {"pitchErrorCents", nullptr},
+            {"reason", take.loopMessage}};
+    const auto judged = judgeLoop(take.audio(), take.loop, take.period());
+    return {{"verdict", nameOf(seamVerdict(judged.cost))}, {"start", take.loop.span.start.value},
+        {"end", take.loop.span.end.value}, {"crossfade", take.loop.crossfade.value},
+        {"mode", "forward"},
+        {"seam", {{"clickDb", judged.seam.clickDb}, {"levelDb", judged.seam.levelDb},
+                     {"timbreDb", judged.seam.timbreDb}, {"pulseDb", judged.seam.pulseDb},
+                     {"dipDb", judged.seam.dipDb}}},
+        {"pitchErrorCents", judged.pitchErrorCents}};
+}
+
+std::string keyWithNumber(int key) { return noteName(key) + " (" + std::to_string(key) + ")"; }
+
+} // namespace
+
+std::string analysisJson(const std::string& file, const Take& take)
+{
+    const Audio& audio = take.audio();
+    const Span whole{Frames{0}, Frames{audio.frames()}};
+    const json j = {{"file", file}, {"sampleRate", std::llround(audio.rate)},
+        {"channels", audio.channelCount()}, {"frames", audio.frames()},
+        {"level", {{"peakDb", peakLevel(audio, whole).value},
+                      {"loudnessLufs", loudnessLufs(audio, take.kept).value}}},
+        {"kept", {{"start", take.kept.start.value}, {"end", take.kept.end.value}}},
+        {"pitch", pitchReport(take.pitch)}, {"loop", loopReport(take)}};
+    return dump(j);
+}
+
+std::string analysisText(const std::string& file, const Take& take)
+{
+    std::string text = file + "\n";
+    const double rate = take.rate();
+    text += "  kept   " + formatPosition(toSeconds(take.kept.start, rate)) + " to "
+        + formatPosition(toSeconds(take.kept.end, rate)) + "\n";
+    const auto& pitch = take.pitch;
+    text += "  pitch  ";
+    if (pitch.midi) {
+        const auto [key, rest] = nearestKey(*pitch.midi);
+        text += keyWithNumber(key) + " " + formatCents(rest) + ", "
+            + formatNumber(pitch.hz()->value, 2) + " Hz, " + nameOf(pitch.verdict) + " ("
+            + formatNumber(100.0 * pitch.confidence, 0) + " %), " + nameOf(pitch.kind) + "\n";
+        for (const auto& choice : pitch.choices)
+            text += "         " + noteName(nearestKey(choice.midi).key) + "  "
+                + formatNumber(100.0 * choice.confidence, 0) + " %  " + choice.reason + "\n";
+    } else {
+        text += "no clear pitch\n";
+    }
+    text += "  loop   ";
+    if (take.loopChoices.empty())
+        return text + "none: " + take.loopMessage + "\n";
+    const double seconds = double(take.loop.span.length()) / rate;
+    const auto judged = judgeLoop(take.audio(), take.loop, take.period());
+    return text + formatPosition(toSeconds(take.loop.span.start, rate)) + " to "
+        + formatPosition(toSeconds(take.loop.span.end, rate)) + ", crossfade "
+        + formatSeconds(toSeconds(take.loop.crossfade, rate)) + ", "
+        + describeSeam(judged.seam, seconds) + "\n";
+}
+
+std::string infoJson(const std::string& file, const Instrument& instrument)
+{
+    json takes = json::array();
+    for (const auto& take : instrument.takes)
+        takes.push_back({{"id", take.id}, {"name", take.name},
+            {"file", take.recording->fileName}, {"sampleRate", std::llround(take.rate())},
+            {"channels", take.audio().channelCount()}, {"frames", take.audio().frames()},
+            {"kept", {{"start", take.kept.start.value}, {"end", take.kept.end.value}}},
+            {"rootKey", take.tuning.rootKey}, {"fineCents", take.tuning.fineCents},
+            {"midi", take.tuning.soundingMidi()},
+            {"loop", {{"on", take.loop.on}, {"start", take.loop.span.start.value},
+                         {"end", take.loop.span.end.value},
+                         {"crossfade", take.loop.crossfade.value}}}});
+    json zones = json::array();
+    for (const auto& z : instrument.zones)
+        zones.push_back({{"take", z.take}, {"lowKey", z.lowKey}, {"highKey", z.highKey},
+            {"lowVelocity", z.lowVelocity}, {"highVelocity", z.highVelocity}});
+    const auto& e = instrument.envelope;
+    return dump({{"file", file}, {"name", instrument.name}, {"takes", takes}, {"zones", zones},
+        {"envelope", {{"delay", e.delay}, {"attack", e.attack}, {"hold", e.hold},
+                         {"decay", e.decay}, {"sustainDb", e.sustainDb}, {"release", e.release}}}});
+}
+
+std::string infoText(const Instrument& instrument)
+{
+    std::string text = instrument.name + "\n";
+    for (const auto& take : instrument.takes) {
+        text += "  take   " + take.name + ", " + formatSeconds(take.audio().seconds()) + ", root "
+            + keyWithNumber(take.tuning.rootKey) + ", fine tune "
+            + formatCents(Cents{take.tuning.fineCents}) + "\n";
+        if (take.loop.on)
+            text += "         loop of "
+                + formatSeconds(double(take.loop.span.length()) / take.rate()) + "\n";
+    }
+    for (const auto& zone : instrument.zones)
+        text += "  keys   " + keyWithNumber(zone.lowKey) + " to " + keyWithNumber(zone.highKey) + "\n";
+    const auto& e = instrument.envelope;
+    return text + "  shape  attack " + formatSeconds(e.attack) + ", decay " + formatSeconds(e.decay)
+        + ", sustain " + formatDecibels(Decibels{e.sustainDb}) + ", release "
+        + formatSeconds(e.release) + "\n";
+}
+
+} // namespace puretone

@@ -1,0 +1,103 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/take_maker.h"
+
+#include "prepare/kept_part.h"
+
+#include <filesystem>
+
+namespace puretone {
+
+std::string nameFromFile(const std::string& fileName)
+{
+    std::string name = std::filesystem::path(fileName).stem().string();
+    for (char& c : name)
+        if (c == '-' || c == '_')
+            c = ' ';
+    return name.empty() ? "Untitled" : name;
+}
+
+void readPitch(Take& take, const Progress& progress)
+{
+    const auto mono = mixToMono(take.audio(), take.kept);
+    take.pitch = analysePitch(mono, take.rate(), progress);
+    if (take.tuning.source != TuningSource::byHand && take.pitch.midi)
+        take.tuning = Tuning::forPitch(*take.pitch.midi, TuningSource::proposed);
+}
+
+void searchLoops(Take& take, bool takeBest, const Progress& progress)
+{
+    auto report = findLoops(take.audio(), take.kept, take.period(), {}, progress);
+    take.loopChoices = std::move(report.candidates);
+    take.loopMessage = std::move(report.message);
+    if (takeBest && !take.loopChoices.empty())
+        take.loop = take.loopChoices.front().loop;
+}
+
+namespace {
+
+/// What the file itself says, where we know no better.
+void takeFromFile(Take& take, const SamplerInfo& sampler)
+{
+    if (take.pitch.verdict != PitchVerdict::clear)
+        take.tuning = Tuning::forPitch(sampler.midi, TuningSource::fromFile);
+}
+
+void loopFromFile(Take& take, const SamplerInfo& sampler)
+{
+    if (sampler.loops.empty())
+        return;
+    Loop loop;
+    loop.on = true;
+    loop.span = sampler.loops.front().span;
+    if (loop.span.start.value < 0 || loop.span.end.value > take.audio().frames()
+        || loop.span.length() < shortestLoop)
+        return;
+    auto judged = judgeLoop(take.audio(), loop, take.period());
+    if (take.loopChoices.empty() || take.loopChoices.front().cost > judged.cost + 0.5) {
+        take.loop = loop;
+        take.kept.end.value = std::max(take.kept.end.value, loop.span.end.value);
+    }
+    take.loopChoices.push_back(judged);
+}
+
+} // namespace
+
+Result<Take> makeTake(
+    const RecordingPtr& recording, const TakeOptions& options, const Progress& progress)
+{
+    Take take;
+    take.id = 1;
+    take.recording = recording;
+    take.name = nameFromFile(recording->fileName);
+    const auto kept = proposeKept(*recording->audio, recording->fileName);
+    if (!kept)
+        return tl::unexpected(kept.error());
+    take.kept = *kept;
+    readPitch(take, progress.part(0.0, 0.2));
+    if (options.midi)
+        take.tuning = Tuning::forPitch(*options.midi, TuningSource::byHand);
+    else if (recording->sampler)
+        takeFromFile(take, *recording->sampler);
+    if (options.findLoop) {
+        searchLoops(take, true, progress.part(0.2, 1.0));
+        if (recording->sampler)
+            loopFromFile(take, *recording->sampler);
+    }
+    take.loop.on = options.findLoop && !take.loopChoices.empty();
+    if (progress.cancelled())
+        return fail(ErrorCode::cancelled, "Listening to " + recording->fileName + " was cancelled.");
+    return take;
+}
+
+Instrument makeInstrument(Take take)
+{
+    Instrument instrument;
+    instrument.name = take.name;
+    if (instrument.name.front() >= 'a' && instrument.name.front() <= 'z')
+        instrument.name.front() = char(instrument.name.front() - 'a' + 'A');
+    instrument.zones.push_back(proposeZone(take));
+    instrument.takes.push_back(std::move(take));
+    return sanitized(std::move(instrument));
+}
+
+} // namespace puretone

@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/progress.h"
+#include "model/instrument.h"
+
+namespace puretone {
+
+struct TakeOptions {
+    std::optional<double> midi; ///< The sounding pitch, where it is known; otherwise it is read.
+    bool findLoop = true;
+};
+
+/// Turns a recording into a take: proposes the kept part, reads the pitch, finds a loop.
+///
+/// A root or loop inside the file is used where our own reading is not clear or no loop is found.
+/// @return The take (id 1), or `nothingInside` for silence, or `cancelled`.
+Result<Take> makeTake(
+    const RecordingPtr& recording, const TakeOptions& options = {}, const Progress& progress = {});
+
+/// An instrument of one take, named after it.
+Instrument makeInstrument(Take take);
+
+/// Reads the pitch of the kept part again and, unless it was set by hand, the tuning from it.
+void readPitch(Take& take, const Progress& progress = {});
+/// Searches loops in the kept part again; the loop itself is replaced only when `take` is told so.
+void searchLoops(Take& take, bool takeBest, const Progress& progress = {});
+
+/// "fog horn" from "fog-horn.flac": a file name as people would write it.
+std::string nameFromFile(const std::string& fileName);
+
+} // namespace puretone
