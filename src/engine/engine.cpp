@@ -1,0 +1,274 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "engine/engine.h"
+
+#include "engine/kernel.h"
+
+#if defined(__SSE__)
+#include <xmmintrin.h>
+#endif
+
+namespace puretone {
+
+namespace {
+
+constexpr double changeSeconds = 0.008; ///< Crossfade from one program to the next.
+constexpr double stealSeconds = 0.005;
+constexpr double bendRange = 2.0; ///< Semitones.
+constexpr std::size_t recentFrames = std::size_t(48000) * 120;
+
+/// Denormal numbers cost a hundred times as much as others: flush them, on this thread, to zero.
+class FlushDenormals {
+public:
+#if defined(__SSE__)
+    FlushDenormals() noexcept
+        : before_(_mm_getcsr())
+    {
+        _mm_setcsr(before_ | 0x8040U); // FTZ and DAZ
+    }
+    ~FlushDenormals() { _mm_setcsr(before_); }
+
+private:
+    unsigned before_;
+#endif
+};
+
+void raise(std::atomic<float>& peak, float value) noexcept
+{
+    if (value > peak.load(std::memory_order_relaxed))
+        peak.store(value, std::memory_order_relaxed);
+}
+
+} // namespace
+
+Engine::Engine()
+    : recent_(recentFrames)
+{
+    InterpolationKernel::shared();
+}
+
+Engine::~Engine()
+{
+    delete program_;
+    delete previous_;
+}
+
+void Engine::prepare(double rate)
+{
+    rate_.store(rate, std::memory_order_relaxed);
+    for (auto& voice : playing_)
+        voice.stop();
+    for (auto& voice : leaving_)
+        voice.stop();
+    for (auto& word : keysDown_)
+        word.store(0, std::memory_order_relaxed);
+    pedal_ = false;
+    bend_ = bendWanted_ = 0.0;
+}
+
+bool Engine::isHeard(const Program* program) const noexcept
+{
+    const auto plays = [&](const Voice& v) { return v.active() && v.program() == program; };
+    return std::any_of(playing_.begin(), playing_.end(), plays)
+        || std::any_of(leaving_.begin(), leaving_.end(), plays);
+}
+
+void Engine::takeProgram() noexcept
+{
+    if (previous_ != nullptr) {
+        if (isHeard(previous_) || !handover_.retire(previous_))
+            return;
+        previous_ = nullptr;
+    }
+    const Program* next = handover_.take();
+    if (next == nullptr)
+        return;
+    previous_ = program_;
+    program_ = next;
+    for (auto& voice : leaving_)
+        if (voice.active() && voice.program() != previous_)
+            voice.stop();
+    for (auto& voice : playing_) {
+        if (!voice.active())
+            continue;
+        const auto zone = std::find_if(next->zones.begin(), next->zones.end(),
+            [&](const ProgramZone& z) { return z.id == voice.zone()->id; });
+        if (zone != next->zones.end() && zone->sound == voice.zone()->sound) {
+            voice.keepIn(*next, *zone);
+            continue;
+        }
+        Voice& old = leavingSlot();
+        old = voice;
+        old.fadeAway(changeSeconds);
+        if (zone != next->zones.end())
+            voice.moveTo(*next, *zone, changeSeconds);
+        else
+            voice.stop();
+    }
+}
+
+Voice& Engine::leavingSlot() noexcept
+{
+    Voice* quietest = &leaving_[0];
+    for (auto& voice : leaving_) {
+        if (!voice.active())
+            return voice;
+        if (voice.loudness() < quietest->loudness())
+            quietest = &voice;
+    }
+    return *quietest;
+}
+
+Voice* Engine::freeVoice() noexcept
+{
+    Voice* victim = nullptr;
+    const auto worth = [](const Voice& v) {
+        // Released notes go first, then the oldest.
+        return std::pair(!v.released(), v.age());
+    };
+    for (auto& voice : playing_) {
+        if (!voice.active())
+            return &voice;
+        if (victim == nullptr || worth(voice) < worth(*victim))
+            victim = &voice;
+    }
+    Voice& old = leavingSlot();
+    old = *victim;
+    old.fadeAway(stealSeconds);
+    return victim;
+}
+
+void Engine::markKey(int key, bool down) noexcept
+{
+    auto& word = keysDown_[std::size_t(key / 64)];
+    const auto bit = std::uint64_t(1) << (key % 64);
+    if (down)
+        word.fetch_or(bit, std::memory_order_relaxed);
+    else
+        word.fetch_and(~bit, std::memory_order_relaxed);
+}
+
+void Engine::noteOn(int key, int velocity) noexcept
+{
+    noteOff(key);
+    markKey(key, true);
+    if (program_ == nullptr)
+        return;
+    for (const auto& zone : program_->zones)
+        if (key >= zone.lowKey && key <= zone.highKey && velocity >= zone.lowVelocity
+            && velocity <= zone.highVelocity)
+            freeVoice()->start(*program_, zone, key, velocity, rate(), ++age_);
+}
+
+void Engine::noteOff(int key) noexcept
+{
+    markKey(key, false);
+    for (auto& voice : playing_)
+        if (voice.active() && voice.key() == key && !voice.released()) {
+            if (pedal_)
+                voice.sustained = true;
+            else
+                voice.release();
+        }
+}
+
+void Engine::setPedal(bool down) noexcept
+{
+    pedal_ = down;
+    if (down)
+        return;
+    for (auto& voice : playing_)
+        if (voice.active() && voice.sustained)
+            voice.release();
+}
+
+void Engine::handle(const MidiEvent& event) noexcept
+{
+    using Kind = MidiEvent::Kind;
+    const int key = event.key & 127;
+    switch (event.kind) {
+    case Kind::noteOn: noteOn(key, std::clamp<int>(event.value, 1, 127)); break;
+    case Kind::noteOff: noteOff(key); break;
+    case Kind::bend: bendWanted_ = bendRange * double(event.bend); break;
+    case Kind::control:
+        if (event.key == 64)
+            setPedal(event.value >= 64);
+        break;
+    case Kind::allOff:
+        setPedal(false);
+        for (int k = 0; k < 128; ++k)
+            noteOff(k);
+        break;
+    }
+}
+
+void Engine::drain() noexcept
+{
+    MidiEvent event;
+    while (fromWindow_.pop(event))
+        handle(event);
+    while (fromMidi_.pop(event))
+        handle(event);
+}
+
+void Engine::renderBlock(float* left, float* right, int frames) noexcept
+{
+    bend_ += 0.3 * (bendWanted_ - bend_);
+    std::fill(left, left + frames, 0.0f);
+    std::fill(right, right + frames, 0.0f);
+    int sounding = 0;
+    const Voice* newest = nullptr;
+    for (auto& voice : playing_)
+        if (voice.active()) {
+            voice.render(left, right, frames, bend_);
+            ++sounding;
+            if (voice.active() && (newest == nullptr || voice.age() > newest->age()))
+                newest = &voice;
+        }
+    for (auto& voice : leaving_)
+        if (voice.active())
+            voice.render(left, right, frames, bend_);
+    voiceCount_.store(sounding, std::memory_order_relaxed);
+    shownTake_.store(newest != nullptr ? newest->zone()->take : 0, std::memory_order_relaxed);
+    if (newest != nullptr)
+        shownPosition_.store(newest->position(), std::memory_order_relaxed);
+}
+
+void Engine::publishMeter(const float* left, const float* right, int frames) noexcept
+{
+    float l = 0.0f, r = 0.0f;
+    for (int i = 0; i < frames; ++i) {
+        l = std::max(l, std::abs(left[i]));
+        r = std::max(r, std::abs(right[i]));
+    }
+    raise(peakLeft_, l);
+    raise(peakRight_, r);
+}
+
+void Engine::process(float* left, float* right, int frames) noexcept
+{
+    const FlushDenormals flush;
+    takeProgram();
+    drain();
+    for (int done = 0; done < frames; done += Voice::blockFrames)
+        renderBlock(left + done, right + done, std::min(Voice::blockFrames, frames - done));
+    publishMeter(left, right, frames);
+    recent_.write(left, right, frames);
+}
+
+Engine::Meter Engine::look() noexcept
+{
+    Meter meter;
+    meter.peakLeft = peakLeft_.exchange(0.0f, std::memory_order_relaxed);
+    meter.peakRight = peakRight_.exchange(0.0f, std::memory_order_relaxed);
+    meter.voices = voiceCount_.load(std::memory_order_relaxed);
+    meter.take = shownTake_.load(std::memory_order_relaxed);
+    meter.position = shownPosition_.load(std::memory_order_relaxed);
+    return meter;
+}
+
+std::array<std::uint64_t, 2> Engine::keysDown() const noexcept
+{
+    return {keysDown_[0].load(std::memory_order_relaxed), keysDown_[1].load(std::memory_order_relaxed)};
+}
+
+} // namespace puretone

@@ -1,0 +1,91 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/event_queue.h"
+#include "base/midi.h"
+#include "base/recent_audio.h"
+#include "engine/handover.h"
+#include "engine/voice.h"
+
+namespace puretone {
+
+/// Plays programs in real time.
+///
+/// prepare() may allocate and must not overlap process(); process() never allocates, frees, locks,
+/// waits or logs. Programs and events come from other threads without locks.
+class Engine {
+public:
+    static constexpr std::size_t voices = 64;
+    /// Given-up voices that still fade, and old sides of a change of program.
+    static constexpr std::size_t leavingVoices = 64;
+
+    Engine();
+    ~Engine(); ///< Audio stopped.
+    Engine(const Engine&) = delete;
+    Engine& operator=(const Engine&) = delete;
+
+    /// Audio stopped. @param rate Frames per second of the output.
+    void prepare(double rate);
+    double rate() const { return rate_.load(std::memory_order_relaxed); }
+
+    /// Interface thread: takes over sounding voices where the zone still exists.
+    void setProgram(std::unique_ptr<const Program> program) { handover_.publish(std::move(program)); }
+    /// Interface thread, now and then: frees programs that are no longer heard.
+    void collect() { handover_.collect(); }
+    /// Interface thread. False when the queue is full.
+    bool post(const MidiEvent& event) noexcept { return fromWindow_.push(event); }
+    /// MIDI thread.
+    bool postMidi(const MidiEvent& event) noexcept { return fromMidi_.push(event); }
+
+    /// Audio thread: what a queue would bring, at once.
+    void handle(const MidiEvent& event) noexcept;
+    /// Audio thread: writes `frames` frames, any number of them.
+    void process(float* left, float* right, int frames) noexcept;
+
+    struct Meter {
+        float peakLeft = 0.0f, peakRight = 0.0f; ///< Since the last look.
+        int voices = 0;
+        int take = 0; ///< Of the newest voice; 0 when silent.
+        double position = 0.0; ///< Of the newest voice, frames of its recording.
+    };
+    /// Interface thread: looks and clears the peaks.
+    Meter look() noexcept;
+    /// Keys that are down, for drawing; two words of 64 keys.
+    std::array<std::uint64_t, 2> keysDown() const noexcept;
+    /// What was played last (two minutes).
+    RecentAudio& recent() { return recent_; }
+
+private:
+    void drain() noexcept;
+    void takeProgram() noexcept;
+    void noteOn(int key, int velocity) noexcept;
+    void noteOff(int key) noexcept;
+    void setPedal(bool down) noexcept;
+    Voice* freeVoice() noexcept;
+    Voice& leavingSlot() noexcept;
+    void markKey(int key, bool down) noexcept;
+    void renderBlock(float* left, float* right, int frames) noexcept;
+    void publishMeter(const float* left, const float* right, int frames) noexcept;
+    bool isHeard(const Program* program) const noexcept;
+
+    // Audio thread only.
+    std::array<Voice, voices> playing_;
+    std::array<Voice, leavingVoices> leaving_;
+    const Program* program_ = nullptr;
+    const Program* previous_ = nullptr; ///< Still heard through leaving voices.
+    std::uint64_t age_ = 0;
+    bool pedal_ = false;
+    double bend_ = 0.0, bendWanted_ = 0.0; ///< Semitones.
+
+    Handover<Program> handover_;
+    EventQueue<MidiEvent, 1024> fromWindow_;
+    EventQueue<MidiEvent, 1024> fromMidi_;
+    RecentAudio recent_;
+    std::atomic<double> rate_{48000.0};
+    std::atomic<float> peakLeft_{0.0f}, peakRight_{0.0f};
+    std::atomic<int> voiceCount_{0}, shownTake_{0};
+    std::atomic<double> shownPosition_{0.0};
+    std::array<std::atomic<std::uint64_t>, 2> keysDown_{};
+};
+
+} // namespace puretone

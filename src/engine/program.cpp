@@ -1,0 +1,155 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "engine/program.h"
+
+#include "engine/kernel.h"
+#include "loop/crossfade.h"
+
+namespace puretone {
+
+float ZoneSound::fade(double position) const noexcept
+{
+    double gain = 1.0;
+    if (position < fadeInEnd)
+        gain = std::max(0.0, (position - start) / (fadeInEnd - start));
+    if (!loops() && position > fadeOutStart)
+        gain *= std::max(0.0, (end - position) / (end - fadeOutStart));
+    return float(gain);
+}
+
+namespace {
+
+std::int64_t gridBelow(std::int64_t frame) { return std::max<std::int64_t>(0, frame) / copyGrid * copyGrid; }
+
+/// How far, in frames of the recording, the filters of the narrowest copy see.
+std::int64_t filterReach(double fastest)
+{
+    return std::int64_t(480.0 * std::max(1.0, std::ceil(fastest)));
+}
+
+/// What is copied: everything of a short recording, so that trimming and looping stay cheap; of a long
+/// one only what is played, with room to move.
+Span copiedSpan(const Take& take)
+{
+    const auto frames = take.audio().frames();
+    const auto room = std::int64_t(2.0 * take.rate());
+    if (frames <= std::int64_t(60.0 * take.rate()))
+        return {Frames{0}, Frames{frames}};
+    const auto end = take.loop.on ? take.loop.span.end.value : take.kept.end.value;
+    return {Frames{gridBelow(take.kept.start.value - room)}, Frames{std::min(frames, end + room)}};
+}
+
+bool covers(const BandCopies& copies, const Take& take)
+{
+    const auto end = take.loop.on ? take.loop.span.end : take.kept.end;
+    return copies.first() <= take.kept.start.value && copies.end() >= end.value;
+}
+
+/// The stretch around the seam: recording up to the loop, one baked turn, and what follows when it
+/// goes round.
+std::shared_ptr<const BandCopies> loopedCopies(
+    const Take& take, std::int64_t from, std::int64_t to, double fastest)
+{
+    const Audio& audio = take.audio();
+    const Span loop = take.loop.span;
+    const auto turn = bakeTurn(audio, take.loop);
+    Audio stretch{audio.rate, {}};
+    for (std::size_t c = 0; c < audio.channelCount(); ++c) {
+        std::vector<float> channel;
+        channel.reserve(std::size_t(to - from));
+        for (auto f = from; f < to; ++f)
+            channel.push_back(f < loop.start.value
+                    ? audio.channels[c][std::size_t(f)]
+                    : turn.channels[c][std::size_t((f - loop.start.value) % loop.length())]);
+        stretch.channels.push_back(std::move(channel));
+    }
+    return std::make_shared<const BandCopies>(stretch, from, fastest);
+}
+
+/// First frame in which the baked turn differs from the recording.
+std::int64_t firstBaked(const Loop& loop)
+{
+    return loop.evenOut > 0.0 ? loop.span.start.value : loop.span.end.value - loop.crossfade.value;
+}
+
+bool soundsAlike(const Take& a, const Take& b)
+{
+    return a.recording == b.recording && a.kept == b.kept && a.fades == b.fades && a.loop == b.loop;
+}
+
+} // namespace
+
+std::shared_ptr<const BandCopies> Compiler::recordedCopies(const Take& take, double fastest)
+{
+    const auto& audio = take.recording->audio;
+    for (auto& known : recorded_)
+        if (known.audio == audio) {
+            if (!known.copies->serves(fastest) || !covers(*known.copies, take)) {
+                const Span span = copiedSpan(take);
+                known.copies = std::make_shared<const BandCopies>(
+                    cut(*audio, span), span.start.value, fastest);
+            }
+            return known.copies;
+        }
+    const Span span = copiedSpan(take);
+    recorded_.push_back({audio,
+        std::make_shared<const BandCopies>(cut(*audio, span), span.start.value, fastest)});
+    return recorded_.back().copies;
+}
+
+std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double fastest)
+{
+    for (const auto& known : known_)
+        if (soundsAlike(known.take, take) && known.fastest >= fastest)
+            return known.sound;
+    auto sound = std::make_shared<ZoneSound>();
+    sound->recorded = recordedCopies(take, fastest);
+    sound->rate = take.rate();
+    sound->start = double(take.kept.start.value);
+    sound->end = double(take.kept.end.value);
+    const double kept = double(take.kept.length());
+    sound->fadeInEnd = sound->start + std::min(kept, take.fades.inSeconds * take.rate());
+    sound->fadeOutStart = sound->end - std::min(kept, take.fades.outSeconds * take.rate());
+    if (take.loop.on) {
+        const Span loop = take.loop.span;
+        const auto reach = filterReach(fastest);
+        const auto from = gridBelow(firstBaked(take.loop) - 2 * reach);
+        sound->looped = loopedCopies(take, from, loop.end.value + 2 * reach, fastest);
+        // Where the stretch begins inside the recording its first frames are spoilt by the cut.
+        sound->loopedFrom = from == 0 ? 0.0 : double(from + reach);
+        sound->wrapAt = double(loop.end.value + reach);
+        sound->loopLength = double(loop.length());
+    }
+    known_.push_back({take, fastest, sound});
+    return sound;
+}
+
+std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, double rate)
+{
+    InterpolationKernel::shared();
+    auto program = std::make_unique<Program>();
+    program->envelope = instrument.envelope;
+    for (const auto& zone : instrument.zones) {
+        const Take* take = instrument.take(zone.take);
+        if (take == nullptr)
+            continue;
+        const double midi = take->tuning.soundingMidi();
+        // Two semitones more than the highest key: the reach of the pitch wheel.
+        const double fastest
+            = std::exp2((zone.highKey + 2.0 - midi) / 12.0) * take->rate() / rate;
+        ProgramZone made{zone.id, zone.take, zone.lowKey, zone.highKey, zone.lowVelocity,
+            zone.highVelocity, midi, soundOf(*take, std::max(1.0, fastest))};
+        program->zones.push_back(std::move(made));
+    }
+    // Keep what this document uses; a step back is quick to make again.
+    std::erase_if(known_, [&](const Known& known) {
+        return std::none_of(program->zones.begin(), program->zones.end(),
+            [&](const ProgramZone& z) { return z.sound == known.sound; });
+    });
+    std::erase_if(recorded_, [&](const Recorded& known) {
+        return std::none_of(instrument.takes.begin(), instrument.takes.end(),
+            [&](const Take& t) { return t.recording->audio == known.audio; });
+    });
+    return program;
+}
+
+} // namespace puretone

@@ -1,0 +1,135 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "engine/voice.h"
+
+#include "engine/kernel.h"
+
+namespace puretone {
+
+void Voice::start(const Program& program, const ProgramZone& zone, int key, int velocity, double rate,
+    std::uint64_t age) noexcept
+{
+    program_ = &program;
+    zone_ = &zone;
+    key_ = key;
+    age_ = age;
+    rate_ = rate;
+    position_ = zone.sound->start;
+    speedSemitones_ = key - zone.midi;
+    wentRound_ = false;
+    sustained = false;
+    // The square law that SoundFont and SFZ players use: half the velocity is 12 dB less.
+    gain_ = (velocity / 127.0) * (velocity / 127.0);
+    ramp_ = 1.0;
+    rampStep_ = 0.0;
+    envelope_.start(rate);
+}
+
+void Voice::fadeAway(double seconds) noexcept { rampStep_ = -1.0 / (seconds * rate_); }
+
+void Voice::moveTo(const Program& program, const ProgramZone& zone, double seconds) noexcept
+{
+    program_ = &program;
+    zone_ = &zone;
+    position_ = std::max(position_, zone.sound->start);
+    wrap();
+    ramp_ = 0.0;
+    rampStep_ = 1.0 / (seconds * rate_);
+}
+
+void Voice::keepIn(const Program& program, const ProgramZone& zone) noexcept
+{
+    program_ = &program;
+    zone_ = &zone;
+}
+
+void Voice::wrap() noexcept
+{
+    const ZoneSound& sound = *zone_->sound;
+    if (!sound.loops() || position_ < sound.wrapAt)
+        return;
+    wentRound_ = true;
+    position_ -= sound.loopLength * (std::floor((position_ - sound.wrapAt) / sound.loopLength) + 1.0);
+}
+
+int Voice::readStretch(float* left, float* right, int frames, double speed) noexcept
+{
+    const ZoneSound& sound = *zone_->sound;
+    const bool inLooped = sound.loops() && position_ >= sound.loopedFrom;
+    const BandCopies& copies = inLooped ? *sound.looped : *sound.recorded;
+    // Up to where this copy is right: the change of copies, the wrap, or the end.
+    const double limit = inLooped ? sound.wrapAt : sound.loops() ? sound.loopedFrom : sound.end;
+    const int count = std::clamp(int(std::ceil((limit - position_) / speed)), 1, frames);
+    const BandCopy& copy = copies.copy(copyForSpeed(speed));
+    const auto& kernel = InterpolationKernel::shared();
+    const float* first = copy.channels[0].data();
+    const float* second = copy.channels.size() > 1 ? copy.channels[1].data() : nullptr;
+    const double origin = double(BandCopies::margin);
+    double place = (position_ - double(copies.first())) * copy.framesPerFrame + origin;
+    const double step = speed * copy.framesPerFrame;
+    const double last = double(copy.channels[0].size()) - double(InterpolationKernel::taps);
+    InterpolationKernel::Row row;
+    for (int i = 0; i < count; ++i, place += step) {
+        const double inside = std::clamp(place, double(InterpolationKernel::before), last);
+        const auto whole = std::size_t(inside);
+        kernel.weights(inside - double(whole), row);
+        const auto at = whole - InterpolationKernel::before;
+        left[i] = InterpolationKernel::dot(row, first + at);
+        right[i] = second != nullptr ? InterpolationKernel::dot(row, second + at) : left[i];
+    }
+    if (!wentRound_ && (position_ < sound.fadeInEnd || !sound.loops()))
+        for (int i = 0; i < count; ++i) {
+            const float fade = sound.fade(position_ + i * speed);
+            left[i] *= fade;
+            right[i] *= fade;
+        }
+    position_ += count * speed;
+    return count;
+}
+
+void Voice::readFrames(float* left, float* right, int frames, double speed) noexcept
+{
+    int done = 0;
+    while (done < frames) {
+        const ZoneSound& sound = *zone_->sound;
+        wrap();
+        if (!sound.loops() && position_ >= sound.end) {
+            std::fill(left + done, left + frames, 0.0f);
+            std::fill(right + done, right + frames, 0.0f);
+            return;
+        }
+        done += readStretch(left + done, right + done, frames - done, speed);
+    }
+}
+
+void Voice::render(float* left, float* right, int frames, double bend) noexcept
+{
+    float l[blockFrames], r[blockFrames], gains[blockFrames];
+    const double wanted = key_ - zone_->midi;
+    // A turned tuning glides in within a few blocks instead of stepping.
+    speedSemitones_ += std::abs(wanted - speedSemitones_) < 1e-4 ? wanted - speedSemitones_
+                                                                 : 0.3 * (wanted - speedSemitones_);
+    const double speed
+        = std::exp2((speedSemitones_ + bend) / 12.0) * zone_->sound->rate / rate_;
+    readFrames(l, r, frames, speed);
+    envelope_.run(program_->envelope, gains, frames);
+    for (int i = 0; i < frames; ++i) {
+        const auto g = float(double(gains[i]) * gain_ * ramp_);
+        left[i] += g * l[i];
+        right[i] += g * r[i];
+        if (rampStep_ != 0.0) {
+            ramp_ += rampStep_;
+            if (ramp_ >= 1.0) {
+                ramp_ = 1.0;
+                rampStep_ = 0.0;
+            } else if (ramp_ <= 0.0) {
+                stop();
+                return;
+            }
+        }
+    }
+    const bool over = !zone_->sound->loops() && position_ >= zone_->sound->end;
+    if (envelope_.finished() || over)
+        stop();
+}
+
+} // namespace puretone
