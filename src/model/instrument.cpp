@@ -22,8 +22,9 @@ Zone proposeZone(const Take& take)
     Zone zone;
     zone.id = take.id;
     zone.take = take.id;
-    zone.lowKey = std::max(0, take.tuning.rootKey - 24);
-    zone.highKey = std::min(127, take.tuning.rootKey + 24);
+    constexpr int lowestPianoKey = 21, highestPianoKey = 108;
+    zone.lowKey = std::max(0, std::min(lowestPianoKey, take.tuning.rootKey - 24));
+    zone.highKey = std::min(127, std::max(highestPianoKey, take.tuning.rootKey + 24));
     return zone;
 }
 
@@ -44,6 +45,8 @@ void sanitize(Take& take)
     take.fades.outSeconds = inRange(take.fades.outSeconds, 0.0, 60.0, 0.0);
     take.tuning.rootKey = std::clamp(take.tuning.rootKey, 0, 127);
     take.tuning.fineCents = inRange(take.tuning.fineCents, -1200.0, 1200.0, 0.0);
+    // What is looped is kept: trimming behind the loop's start pushes it along.
+    take.loop.span.start.value = std::max(take.loop.span.start.value, start.value);
     take.loop = clampLoop(take.loop, end.value);
 }
 

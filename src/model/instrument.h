@@ -96,7 +96,7 @@ struct Instrument {
     bool operator==(const Instrument&) const = default;
 };
 
-/// The range over which one take sounds well enough to be offered: two octaves either way.
+/// The keys of a piano, and two octaves around the root: one take alone leaves no key silent.
 Zone proposeZone(const Take& take);
 
 /// The value nearest to `instrument` whose numbers are all in range: kept parts and loops inside

@@ -1,0 +1,276 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "formats/instrument_file.h"
+
+#include "base/quantity.h"
+#include "base/safe_file.h"
+#include "formats/formats.h"
+#include "model/take_maker.h"
+
+namespace puretone {
+
+namespace fs = std::filesystem;
+
+std::optional<FileKind> kindOfFile(const fs::path& path)
+{
+    std::string extension = path.extension().string();
+    for (char& c : extension)
+        c = char(std::tolower(static_cast<unsigned char>(c)));
+    if (extension == ".puretone")
+        return FileKind::project;
+    if (extension == ".wav")
+        return FileKind::wav;
+    if (extension == ".sfz")
+        return FileKind::sfz;
+    if (extension == ".sf2")
+        return FileKind::sf2;
+    return std::nullopt;
+}
+
+const char* describe(FileKind kind)
+{
+    switch (kind) {
+    case FileKind::project: return "instrument with its audio inside";
+    case FileKind::wav: return "WAV with root, tuning and loop";
+    case FileKind::sfz: return "SFZ text with its WAV";
+    case FileKind::sf2: break;
+    }
+    return "SoundFont 2, 16 bit";
+}
+
+std::vector<std::byte> encodeTakeWav(const PreparedTake& prepared, SampleFormat format)
+{
+    SamplerInfo sampler;
+    sampler.midi = prepared.midi;
+    if (prepared.loop)
+        sampler.loops.push_back({*prepared.loop, 0});
+    return encodeWav(prepared.audio, format, sampler);
+}
+
+namespace {
+
+constexpr SampleFormat wavFormat = SampleFormat::int24;
+constexpr int wavBits = 24;
+
+Error checkFailed(const fs::path& path, const std::string& what)
+{
+    return {ErrorCode::checkFailed,
+        shownName(path) + " was written, but reading it back gave another result: " + what
+            + " differs.",
+        "Try again, or write to another disk."};
+}
+
+/// Counts files and bytes on disk.
+void count(Written& written, const fs::path& path)
+{
+    std::error_code ignored;
+    written.files.push_back(path);
+    written.bytes += fs::file_size(path, ignored);
+}
+
+std::string loopWords(const Instrument& instrument)
+{
+    const auto loops = std::count_if(instrument.takes.begin(), instrument.takes.end(),
+        [](const Take& t) { return t.loop.on; });
+    return loops == 0 ? "tuning" : "tuning and loop";
+}
+
+Result<Written> writeProjectFile(const Instrument& instrument, const fs::path& path)
+{
+    const auto done = writeWhole(
+        path, [&](const fs::path& temporary) { return writeProject(instrument, temporary); },
+        [&](const fs::path& temporary) -> Result<void> {
+            const auto again = readProject(temporary);
+            if (!again)
+                return tl::unexpected(checkFailed(path, "the archive"));
+            if (!(*again == instrument))
+                return tl::unexpected(checkFailed(path, "the instrument"));
+            return {};
+        });
+    if (!done)
+        return tl::unexpected(done.error());
+    Written written;
+    count(written, path);
+    written.checked = "Read back: the same instrument, and every recording byte for byte.";
+    return written;
+}
+
+Result<void> writeCheckedWav(const Take& take, const fs::path& path)
+{
+    const auto prepared = prepareTake(take);
+    const auto bytes = encodeTakeWav(prepared, wavFormat);
+    return writeWhole(
+        path, [&](const fs::path& temporary) { return writeBytes(temporary, bytes); },
+        [&](const fs::path& temporary) -> Result<void> {
+            const auto again = openRecording(temporary);
+            if (!again || !(*again)->sampler)
+                return tl::unexpected(checkFailed(path, "the file"));
+            Instrument original, got;
+            original.takes = {take};
+            original.zones = {{1, take.id, 0, 127, 1, 127}};
+            const auto& sampler = *(*again)->sampler;
+            got.takes = {finishedTake(take.id, take.name, *again, sampler.midi,
+                sampler.loops.empty() ? std::nullopt : std::optional(sampler.loops[0].span))};
+            got.zones = original.zones;
+            const auto what = difference(original, got, wavBits, 0.01);
+            if (!what.empty())
+                return tl::unexpected(checkFailed(path, what));
+            return {};
+        });
+}
+
+Result<Written> writeWavFile(const Instrument& instrument, const fs::path& path)
+{
+    if (const auto done = writeCheckedWav(instrument.takes.front(), path); !done)
+        return tl::unexpected(done.error());
+    Written written;
+    count(written, path);
+    written.checked = "Read back: every frame within one step of 24 bits; "
+        + loopWords(instrument) + " as set.";
+    return written;
+}
+
+Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path)
+{
+    const auto folder = sfzFolder(path);
+    std::error_code error;
+    fs::create_directories(folder, error);
+    if (error)
+        return fail(ErrorCode::cannotWrite,
+            "The folder " + shownName(folder) + " could not be made: " + error.message() + ".",
+            "Choose another folder.");
+    Written written;
+    const auto text = encodeSfz(instrument, folder.filename().string());
+    for (const auto& take : instrument.takes)
+        if (const auto done = writeCheckedWav(take, folder / sampleName(take)); !done)
+            return tl::unexpected(done.error());
+    const auto done = writeWhole(
+        path,
+        [&](const fs::path& temporary) {
+            return writeBytes(temporary, std::as_bytes(std::span(text)));
+        },
+        [&](const fs::path& temporary) -> Result<void> {
+            const auto again = readSfz(temporary);
+            if (!again)
+                return tl::unexpected(checkFailed(path, "the text"));
+            // Half a cent is what whole cents round to.
+            const auto what = difference(instrument, *again, wavBits, 0.501);
+            if (!what.empty())
+                return tl::unexpected(checkFailed(path, what));
+            return {};
+        });
+    if (!done)
+        return tl::unexpected(done.error());
+    count(written, path);
+    for (const auto& take : instrument.takes)
+        count(written, folder / sampleName(take));
+    written.checked
+        = "Read back with its samples: key range, " + loopWords(instrument) + " and sound as set.";
+    return written;
+}
+
+Result<Written> writeSoundFontFile(const Instrument& instrument, const fs::path& path)
+{
+    const auto bytes = encodeSoundFont(instrument);
+    const auto done = writeWhole(
+        path, [&](const fs::path& temporary) { return writeBytes(temporary, bytes); },
+        [&](const fs::path& temporary) -> Result<void> {
+            const auto read = readFile(temporary);
+            if (!read)
+                return tl::unexpected(read.error());
+            const auto again = decodeSoundFont(*read, shownName(path));
+            if (!again)
+                return tl::unexpected(checkFailed(path, "the bank"));
+            const auto what = difference(instrument, *again, 16, 0.501);
+            if (!what.empty())
+                return tl::unexpected(checkFailed(path, what));
+            return {};
+        });
+    if (!done)
+        return tl::unexpected(done.error());
+    Written written;
+    count(written, path);
+    written.checked = "Read back: key range, " + loopWords(instrument)
+        + " as set, every frame within one step of 16 bits.";
+    return written;
+}
+
+} // namespace
+
+Result<Written> writeInstrument(const Instrument& instrument, const fs::path& path)
+{
+    const auto kind = kindOfFile(path);
+    if (!kind)
+        return fail(ErrorCode::badValue,
+            shownName(path) + " has an ending that Pure Tone does not write.",
+            "Use .puretone, .wav, .sfz or .sf2.");
+    if (instrument.takes.empty() && *kind != FileKind::project)
+        return fail(ErrorCode::badValue,
+            shownName(path) + " was not written: the instrument has no take yet.",
+            "Open a recording first.");
+    switch (*kind) {
+    case FileKind::project: return writeProjectFile(instrument, path);
+    case FileKind::wav: return writeWavFile(instrument, path);
+    case FileKind::sfz: return writeSfzFiles(instrument, path);
+    case FileKind::sf2: break;
+    }
+    return writeSoundFontFile(instrument, path);
+}
+
+namespace {
+
+/// A WAV that brings its own root is an instrument already; other sound has to be listened to.
+Result<Instrument> openSound(const fs::path& path, const Progress& progress)
+{
+    const auto recording = openRecording(path, progress.part(0.0, 0.2));
+    if (!recording)
+        return tl::unexpected(recording.error());
+    if (const auto& sampler = (*recording)->sampler) {
+        Instrument instrument;
+        instrument.name = nameFromFile((*recording)->fileName);
+        instrument.takes = {finishedTake(1, instrument.name, *recording, sampler->midi,
+            sampler->loops.empty() ? std::nullopt : std::optional(sampler->loops[0].span))};
+        instrument.zones = {{1, 1, 0, 127, 1, 127}};
+        return sanitized(std::move(instrument));
+    }
+    auto take = makeTake(*recording, {}, progress.part(0.2, 1.0));
+    if (!take)
+        return tl::unexpected(take.error());
+    return makeInstrument(std::move(*take));
+}
+
+} // namespace
+
+Result<Instrument> openInstrument(const fs::path& path, const Progress& progress)
+{
+    const auto kind = kindOfFile(path);
+    if (kind == FileKind::project)
+        return readProject(path, progress);
+    if (kind == FileKind::sfz)
+        return readSfz(path, progress);
+    if (kind == FileKind::sf2) {
+        const auto bytes = readFile(path);
+        if (!bytes)
+            return tl::unexpected(bytes.error());
+        return decodeSoundFont(*bytes, shownName(path));
+    }
+    return openSound(path, progress);
+}
+
+std::uint64_t estimateBytes(const Instrument& instrument, FileKind kind)
+{
+    std::uint64_t bytes = kind == FileKind::sfz ? 600 : kind == FileKind::sf2 ? 1200 : 2000;
+    for (const auto& take : instrument.takes) {
+        const auto end = take.loop.on ? take.loop.span.end.value + framesBehindLoop : take.kept.end.value;
+        const auto samples = std::uint64_t(std::max<std::int64_t>(0, end - take.kept.start.value))
+            * take.audio().channelCount();
+        if (kind == FileKind::project)
+            bytes += take.recording->original->size();
+        else
+            bytes += samples * (kind == FileKind::sf2 ? 2 : 3) + 150;
+        if (kind == FileKind::wav)
+            break;
+    }
+    return bytes;
+}
+
+} // namespace puretone

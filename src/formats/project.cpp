@@ -1,0 +1,146 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/safe_file.h"
+#include "formats/formats.h"
+#include "model/json.h"
+
+#include <set>
+#include <zip.h>
+
+namespace puretone {
+
+namespace {
+
+constexpr const char* documentName = "instrument.json";
+/// Larger claims than this are damage, not music.
+constexpr std::uint64_t mostEntryBytes = std::uint64_t(1) << 34U;
+
+struct CloseZip {
+    void operator()(zip_t* zip) const { zip_discard(zip); }
+};
+using Zip = std::unique_ptr<zip_t, CloseZip>;
+
+tl::unexpected<Error> damagedProject(const std::string& name, const std::string& what)
+{
+    return fail(ErrorCode::damaged, name + " is damaged: " + what + ".",
+        "Open an older copy of it if there is one.");
+}
+
+/// Adds bytes that stay alive until the archive is closed.
+bool addEntry(zip_t* zip, const std::string& name, const void* bytes, std::size_t size, bool squeeze)
+{
+    zip_source_t* source = zip_source_buffer(zip, bytes, size, 0);
+    if (source == nullptr)
+        return false;
+    const auto index = zip_file_add(zip, name.c_str(), source, ZIP_FL_ENC_UTF_8);
+    if (index < 0) {
+        zip_source_free(source);
+        return false;
+    }
+    // Equal documents give equal files: no clock in them.
+    zip_file_set_dostime(zip, zip_uint64_t(index), 0, 0x21, 0);
+    return zip_set_file_compression(
+               zip, zip_uint64_t(index), squeeze ? ZIP_CM_DEFLATE : ZIP_CM_STORE, 0)
+        == 0;
+}
+
+Result<std::vector<std::byte>> readEntry(
+    zip_t* zip, const std::string& entry, const std::string& name)
+{
+    zip_stat_t about;
+    zip_stat_init(&about);
+    if (zip_stat(zip, entry.c_str(), 0, &about) != 0)
+        return damagedProject(name, entry + " is missing inside");
+    if ((about.valid & ZIP_STAT_SIZE) == 0 || about.size > mostEntryBytes)
+        return damagedProject(name, entry + " has an impossible size");
+    const std::unique_ptr<zip_file_t, int (*)(zip_file_t*)> file(
+        zip_fopen(zip, entry.c_str(), 0), zip_fclose);
+    if (!file)
+        return damagedProject(name, entry + " cannot be read");
+    // Grown while reading, so that a false claim of size takes no memory.
+    std::vector<std::byte> bytes;
+    constexpr std::size_t step = 1 << 20;
+    while (bytes.size() < about.size) {
+        const auto had = bytes.size();
+        bytes.resize(std::min<std::size_t>(std::size_t(about.size), had + step));
+        const auto got = zip_fread(file.get(), bytes.data() + had, bytes.size() - had);
+        if (got <= 0)
+            return damagedProject(name, entry + " is cut off");
+        bytes.resize(had + std::size_t(got));
+    }
+    // Reading to the very end makes libzip compare the checksum.
+    std::byte beyond{};
+    if (zip_fread(file.get(), &beyond, 1) != 0)
+        return damagedProject(name, entry + " fails its checksum");
+    return bytes;
+}
+
+} // namespace
+
+Result<void> writeProject(const Instrument& instrument, const std::filesystem::path& path)
+{
+    const auto failed = [&](const std::string& why) {
+        return fail(ErrorCode::cannotWrite, shownName(path) + " could not be written: " + why + ".",
+            "Choose another folder.");
+    };
+    const std::string document = toJson(instrument);
+    int code = 0;
+    zip_t* zip = zip_open(path.c_str(), ZIP_CREATE | ZIP_TRUNCATE, &code);
+    if (zip == nullptr)
+        return failed("the archive could not be begun");
+    Zip owner(zip);
+    bool good = addEntry(zip, documentName, document.data(), document.size(), true);
+    std::set<std::string> added;
+    for (const auto& take : instrument.takes) {
+        const auto& original = *take.recording->original;
+        if (added.insert(audioPath(*take.recording)).second)
+            good = good
+                && addEntry(zip, audioPath(*take.recording), original.data(), original.size(), false);
+    }
+    if (!good)
+        return failed(zip_strerror(zip));
+    if (zip_close(zip) != 0)
+        return failed(zip_strerror(zip));
+    (void)owner.release(); // closed
+    return {};
+}
+
+Result<Instrument> readProject(const std::filesystem::path& path, const Progress& progress)
+{
+    const auto name = shownName(path);
+    auto bytes = readFile(path);
+    if (!bytes)
+        return tl::unexpected(bytes.error());
+    if (bytes->empty())
+        return fail(ErrorCode::nothingInside, name + " is empty.", "Choose another instrument.");
+    zip_error_t error;
+    zip_error_init(&error);
+    zip_source_t* source = zip_source_buffer_create(bytes->data(), bytes->size(), 0, &error);
+    const Zip zip(source != nullptr ? zip_open_from_source(source, ZIP_RDONLY, &error) : nullptr);
+    zip_error_fini(&error);
+    if (!zip) {
+        zip_source_free(source);
+        return damagedProject(name, "it is not a Pure Tone archive");
+    }
+    const auto document = readEntry(zip.get(), documentName, name);
+    if (!document)
+        return tl::unexpected(document.error());
+    const std::string text(reinterpret_cast<const char*>(document->data()), document->size());
+    std::vector<std::pair<std::string, RecordingPtr>> opened;
+    return fromJson(text, name, [&](const std::string& entry, const std::string& fileName) -> Result<RecordingPtr> {
+        for (const auto& [known, recording] : opened)
+            if (known == entry)
+                return recording;
+        auto audio = readEntry(zip.get(), entry, name);
+        if (!audio)
+            return tl::unexpected(audio.error());
+        auto recording = decodeRecording(std::move(*audio), fileName, progress);
+        if (!recording)
+            return recording;
+        if (entry != audioPath(**recording))
+            return damagedProject(name, "the audio of " + fileName + " was changed");
+        opened.emplace_back(entry, *recording);
+        return recording;
+    });
+}
+
+} // namespace puretone

@@ -1,0 +1,230 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "audio/riff.h"
+#include "formats/formats.h"
+#include "formats/sf2.h"
+
+#include <map>
+
+namespace puretone {
+
+using namespace sf2;
+
+namespace {
+
+using Amounts = std::map<unsigned, int>; ///< Generator to amount, as signed 16 bits.
+
+struct Header {
+    std::size_t start, end, loopStart, loopEnd;
+    unsigned rate;
+    int key, correction;
+    unsigned link, type;
+    std::string name;
+};
+
+struct Tables {
+    std::span<const std::byte> pool;
+    std::map<std::string, std::span<const std::byte>> data;
+};
+
+std::optional<Tables> findTables(std::span<const std::byte> bytes)
+{
+    ByteReader in(bytes);
+    if (in.text(4) != "RIFF")
+        return std::nullopt;
+    in.u32();
+    if (in.text(4) != "sfbk")
+        return std::nullopt;
+    Tables tables;
+    for (const auto& listed : riffChunks(bytes.subspan(12))) {
+        if (listed.id != "LIST" || listed.body.size() < 4 || listed.claimed > listed.body.size())
+            continue;
+        for (const auto& chunk : riffChunks(listed.body.subspan(4))) {
+            if (chunk.id == "smpl")
+                tables.pool = chunk.body;
+            else
+                tables.data[std::string(chunk.id)] = chunk.body;
+        }
+    }
+    for (const char* needed : {"phdr", "pbag", "pgen", "inst", "ibag", "igen", "shdr"})
+        if (tables.data.find(needed) == tables.data.end())
+            return std::nullopt;
+    return tables;
+}
+
+unsigned u16At(std::span<const std::byte> table, std::size_t at)
+{
+    ByteReader in(table.subspan(std::min(at, table.size())));
+    return in.u16();
+}
+
+/// Zones [from, to) of a bag table, each with the amounts of a leading zone that names nothing.
+std::vector<Amounts> zonesOf(std::span<const std::byte> bags, std::span<const std::byte> generators,
+    unsigned from, unsigned to, unsigned naming)
+{
+    std::vector<Amounts> zones;
+    Amounts common;
+    for (unsigned bag = from; bag < to && (std::size_t(bag) + 2) * 4 <= bags.size(); ++bag) {
+        Amounts zone = common;
+        const auto first = u16At(bags, std::size_t(bag) * 4);
+        const auto last = u16At(bags, std::size_t(bag + 1) * 4);
+        for (auto g = first; g < last && (std::size_t(g) + 1) * 4 <= generators.size(); ++g) {
+            ByteReader in(generators.subspan(std::size_t(g) * 4));
+            const auto generator = in.u16();
+            zone[generator] = in.i16();
+        }
+        if (zone.count(naming) != 0)
+            zones.push_back(std::move(zone));
+        else if (bag == from)
+            common = std::move(zone);
+    }
+    return zones;
+}
+
+std::vector<Header> readHeaders(std::span<const std::byte> table)
+{
+    std::vector<Header> headers;
+    for (std::size_t at = 0; at + 2 * 46 <= table.size(); at += 46) {
+        ByteReader in(table.subspan(at, 46));
+        Header h{};
+        const auto name = in.text(20);
+        h.name = std::string(name.substr(0, name.find('\0')));
+        h.start = in.u32();
+        h.end = in.u32();
+        h.loopStart = in.u32();
+        h.loopEnd = in.u32();
+        h.rate = in.u32();
+        h.key = int(in.u8());
+        h.correction = int(std::int8_t(in.u8()));
+        h.link = in.u16();
+        h.type = in.u16();
+        headers.push_back(std::move(h));
+    }
+    return headers;
+}
+
+int amountIn(const Amounts& zone, unsigned generator, int fallback)
+{
+    const auto found = zone.find(generator);
+    return found == zone.end() ? fallback : found->second;
+}
+
+std::pair<int, int> rangeIn(const Amounts& zone, Generator generator, int low)
+{
+    const auto found = zone.find(generator);
+    if (found == zone.end())
+        return {low, 127};
+    const auto amount = unsigned(found->second) & 0xffffU;
+    return {int(amount & 0xffU), int(amount >> 8U)};
+}
+
+std::vector<float> readPool(std::span<const std::byte> pool, std::size_t from, std::size_t to)
+{
+    std::vector<float> samples;
+    ByteReader in(pool.subspan(from * 2, (to - from) * 2));
+    for (std::size_t i = from; i < to; ++i)
+        samples.push_back(float(in.i16()) / 32768.0f);
+    return samples;
+}
+
+Envelope envelopeIn(const Amounts& zone)
+{
+    const auto seconds = [&](Generator g) { return secondsOf(amountIn(zone, g, -12000)); };
+    Envelope e;
+    e.delay = seconds(delayVolEnv);
+    e.attack = seconds(attackVolEnv);
+    e.hold = seconds(holdVolEnv);
+    const double depth = amountIn(zone, sustainVolEnv, 0) / 10.0;
+    e.sustainDb = -depth;
+    e.decay = depth > 0.0 ? seconds(decayVolEnv) * depth / 100.0 : 0.0;
+    e.release = seconds(releaseVolEnv) * 0.6;
+    return e;
+}
+
+/// Adds the take and the zone for one instrument zone; the right half of a pair is found by its link.
+bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Header>& headers,
+    const Amounts& preset, const Amounts& zone)
+{
+    const auto index = std::size_t(amountIn(zone, sampleId, 0));
+    if (index >= headers.size())
+        return false;
+    const Header& h = headers[index];
+    const bool paired = h.type == leftSample && h.link < headers.size()
+        && headers[h.link].end - headers[h.link].start == h.end - h.start;
+    if (h.type == rightSample && h.link < headers.size() && headers[h.link].link == index
+        && headers[h.link].type == leftSample)
+        return true; // comes with its left half
+    const auto poolFrames = tables.pool.size() / 2;
+    const auto inside = [&](const Header& x) { return x.start < x.end && x.end <= poolFrames; };
+    if (!inside(h) || (paired && !inside(headers[h.link])) || h.rate < 400 || h.rate > 400000
+        || h.end - h.start < std::size_t(shortestTake))
+        return false;
+    Audio audio{double(h.rate), {readPool(tables.pool, h.start, h.end)}};
+    if (paired)
+        audio.channels.push_back(
+            readPool(tables.pool, headers[h.link].start, headers[h.link].end));
+    const int root = amountIn(zone, overridingRootKey, -1);
+    const double midi = (root >= 0 && root < 128 ? root : h.key)
+        - (amountIn(zone, coarseTune, 0) + amountIn(preset, coarseTune, 0))
+        - (amountIn(zone, fineTune, 0) + amountIn(preset, fineTune, 0) + h.correction) / 100.0;
+    std::optional<Span> loop;
+    if ((amountIn(zone, sampleModes, 0) & 1) != 0) {
+        const auto shift = [&](unsigned fine, unsigned coarse) {
+            return std::int64_t(amountIn(zone, fine, 0))
+                + 32768 * std::int64_t(amountIn(zone, coarse, 0));
+        };
+        const auto start = std::int64_t(h.start);
+        loop = Span{Frames{std::int64_t(h.loopStart) - start + shift(startLoopOffset, startLoopCoarse)},
+            Frames{std::int64_t(h.loopEnd) - start + shift(endLoopOffset, endLoopCoarse)}};
+    }
+    const int id = int(instrument.takes.size()) + 1;
+    instrument.takes.push_back(
+        finishedTake(id, h.name, makeRecording(std::move(audio), h.name + ".wav"), midi, loop));
+    const auto keys = rangeIn(zone, keyRange, 0), outerKeys = rangeIn(preset, keyRange, 0);
+    const auto speeds = rangeIn(zone, velRange, 1), outerSpeeds = rangeIn(preset, velRange, 1);
+    instrument.zones.push_back({id, id, std::max(keys.first, outerKeys.first),
+        std::min(keys.second, outerKeys.second), std::max(speeds.first, outerSpeeds.first),
+        std::min(speeds.second, outerSpeeds.second)});
+    if (id == 1)
+        instrument.envelope = envelopeIn(zone);
+    return true;
+}
+
+} // namespace
+
+Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::string& name)
+{
+    const auto damaged = [&](const char* what) {
+        return fail(ErrorCode::damaged, name + " is damaged: " + what + ".",
+            "Copy it again from where it came from.");
+    };
+    if (bytes.empty())
+        return fail(ErrorCode::nothingInside, name + " is empty.", "Choose another SoundFont.");
+    const auto tables = findTables(bytes);
+    if (!tables)
+        return fail(ErrorCode::damaged, name + " is not a SoundFont 2 file, or it was cut off.",
+            "Copy it again from where it came from.");
+    const auto& data = tables->data;
+    const auto headers = readHeaders(data.at("shdr"));
+    if (data.at("phdr").size() < 2 * 38)
+        return damaged("it names no preset");
+    Instrument instrument;
+    ByteReader preset(data.at("phdr"));
+    const auto title = preset.text(20);
+    instrument.name = std::string(title.substr(0, title.find('\0')));
+    const auto firstBag = u16At(data.at("phdr"), 24), lastBag = u16At(data.at("phdr"), 38 + 24);
+    for (const auto& outer :
+        zonesOf(data.at("pbag"), data.at("pgen"), firstBag, lastBag, instrumentIndex)) {
+        const auto at = std::size_t(amountIn(outer, instrumentIndex, 0)) * 22;
+        if (at + 44 > data.at("inst").size())
+            return damaged("an instrument is missing");
+        const auto from = u16At(data.at("inst"), at + 20), to = u16At(data.at("inst"), at + 42);
+        for (const auto& zone : zonesOf(data.at("ibag"), data.at("igen"), from, to, sampleId))
+            if (!addZone(instrument, *tables, headers, outer, zone))
+                return damaged("a sample lies outside of it");
+    }
+    if (instrument.takes.empty())
+        return fail(ErrorCode::nothingInside, name + " holds no samples.", "Choose another SoundFont.");
+    return sanitized(std::move(instrument));
+}
+
+} // namespace puretone

@@ -1,0 +1,248 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "audio/riff.h"
+#include "formats/formats.h"
+#include "formats/sf2.h"
+
+namespace puretone {
+
+using namespace sf2;
+
+namespace {
+
+/// One mono sample of the bank; a stereo take gives two that know each other.
+struct BankSample {
+    std::string name;
+    std::size_t start = 0, end = 0; ///< Frames of the common pool.
+    Span loop;
+    unsigned rate = 48000;
+    int key = 60;
+    int correction = 0; ///< Cents.
+    unsigned link = 0;
+    unsigned type = monoSample;
+};
+
+struct Bank {
+    std::vector<BankSample> samples;
+    ByteWriter pool;
+    std::size_t frames = 0;
+};
+
+int addSample(Bank& bank, const PreparedTake& prepared, const std::string& name, std::size_t channel)
+{
+    BankSample sample;
+    sample.name = name;
+    sample.rate = unsigned(std::lround(prepared.audio.rate));
+    const auto [key, rest] = nearestKey(prepared.midi);
+    sample.key = std::clamp(key, 0, 127);
+    sample.correction = int(std::lround(-rest.value));
+    sample.start = bank.frames;
+    for (const float s : prepared.audio.channels[channel])
+        bank.pool.u16(unsigned(toInteger(s, 16)));
+    bank.frames += prepared.audio.channels[channel].size();
+    sample.end = bank.frames;
+    const auto base = std::int64_t(sample.start);
+    if (prepared.loop)
+        sample.loop = {Frames{base + prepared.loop->start.value}, Frames{base + prepared.loop->end.value}};
+    else
+        sample.loop = {Frames{base}, Frames{std::int64_t(sample.end)}};
+    for (int i = 0; i < silenceBehind; ++i)
+        bank.pool.u16(0);
+    bank.frames += silenceBehind;
+    bank.samples.push_back(sample);
+    return int(bank.samples.size()) - 1;
+}
+
+/// First sample of each take, in the order of the takes.
+std::vector<std::pair<int, int>> addTakes(Bank& bank, const Instrument& instrument)
+{
+    std::vector<std::pair<int, int>> firstOf;
+    for (const auto& take : instrument.takes) {
+        const auto prepared = prepareTake(take);
+        const bool stereo = prepared.audio.channelCount() > 1;
+        const auto name = take.name.substr(0, 17);
+        const int first = addSample(bank, prepared, stereo ? name + " L" : name, 0);
+        if (stereo) {
+            const int second = addSample(bank, prepared, name + " R", 1);
+            auto& left = bank.samples[std::size_t(first)];
+            auto& right = bank.samples[std::size_t(second)];
+            left.type = leftSample;
+            left.link = unsigned(second);
+            right.type = rightSample;
+            right.link = unsigned(first);
+        }
+        firstOf.emplace_back(take.id, first);
+    }
+    return firstOf;
+}
+
+void envelopeGenerators(ByteWriter& out, const Envelope& e)
+{
+    const auto put = [&](Generator g, int amount) {
+        out.u16(unsigned(g));
+        out.u16(unsigned(amount));
+    };
+    put(delayVolEnv, timecents(e.delay));
+    put(attackVolEnv, timecents(e.attack));
+    put(holdVolEnv, timecents(e.hold));
+    // Decay and release are times for a fall of 100 dB; ours are to the sustain level and of 60 dB.
+    const double depth = std::max(0.1, -e.sustainDb);
+    put(decayVolEnv, timecents(e.decay * 100.0 / depth));
+    put(sustainVolEnv, e.sustainDb <= silentSustainDb ? 1000 : int(std::lround(-10.0 * e.sustainDb)));
+    put(releaseVolEnv, timecents(e.release * 100.0 / 60.0));
+}
+
+struct Articulation {
+    ByteWriter bags, generators;
+    unsigned bagCount = 0, generatorCount = 0;
+};
+
+void addZone(Articulation& a, const Instrument& instrument, const Zone& zone, const Take& take,
+    int sample, int pan)
+{
+    a.bags.u16(a.generatorCount);
+    a.bags.u16(0);
+    ++a.bagCount;
+    ByteWriter g;
+    const auto put = [&](Generator generator, unsigned amount) {
+        g.u16(unsigned(generator));
+        g.u16(amount);
+    };
+    // Order is prescribed: key range, velocity range, then the rest, the sample last (section 8.1.2).
+    put(keyRange, unsigned(zone.lowKey) | unsigned(zone.highKey) << 8U);
+    put(velRange, unsigned(zone.lowVelocity) | unsigned(zone.highVelocity) << 8U);
+    if (pan != 0)
+        put(Generator::pan, unsigned(pan));
+    envelopeGenerators(g, instrument.envelope);
+    put(sampleModes, take.loop.on ? 1 : 0);
+    put(sampleId, unsigned(sample));
+    a.generatorCount += unsigned(g.bytes().size() / 4);
+    a.generators.raw(g.bytes());
+}
+
+Articulation articulate(
+    const Instrument& instrument, const std::vector<std::pair<int, int>>& firstOf)
+{
+    Articulation a;
+    for (const auto& zone : instrument.zones) {
+        const Take* take = instrument.take(zone.take);
+        if (take == nullptr)
+            continue;
+        const auto first = std::find_if(firstOf.begin(), firstOf.end(),
+            [&](const auto& f) { return f.first == take->id; })->second;
+        const bool stereo = take->audio().channelCount() > 1;
+        addZone(a, instrument, zone, *take, first, stereo ? -500 : 0);
+        if (stereo)
+            addZone(a, instrument, zone, *take, first + 1, 500);
+    }
+    a.bags.u16(a.generatorCount);
+    a.bags.u16(0);
+    a.generators.u32(0);
+    return a;
+}
+
+std::vector<std::byte> sampleHeaders(const Bank& bank)
+{
+    ByteWriter out;
+    for (const auto& s : bank.samples) {
+        out.fixedText(s.name, 20);
+        out.u32(s.start);
+        out.u32(s.end);
+        out.u32(std::uint64_t(s.loop.start.value));
+        out.u32(std::uint64_t(s.loop.end.value));
+        out.u32(s.rate);
+        out.u8(unsigned(s.key));
+        out.u8(unsigned(s.correction));
+        out.u16(s.link);
+        out.u16(s.type);
+    }
+    out.fixedText("EOS", 46);
+    return out.take();
+}
+
+std::vector<std::byte> list(const char* kind, const ByteWriter& chunks)
+{
+    ByteWriter body;
+    body.text(kind);
+    body.raw(chunks.bytes());
+    ByteWriter out;
+    out.chunk("LIST", body.bytes());
+    return out.take();
+}
+
+std::vector<std::byte> infoList(const Instrument& instrument)
+{
+    const auto text = [](const std::string& s) {
+        ByteWriter w;
+        w.fixedText(s.substr(0, 254), std::min<std::size_t>(256, (s.size() + 2) / 2 * 2));
+        return w.take();
+    };
+    ByteWriter version;
+    version.u16(2);
+    version.u16(1);
+    ByteWriter info;
+    info.chunk("ifil", version.bytes());
+    info.chunk("isng", text("EMU8000"));
+    info.chunk("INAM", text(instrument.name));
+    info.chunk("ISFT", text("Pure Tone"));
+    return list("INFO", info);
+}
+
+std::vector<std::byte> presetList(const Instrument& instrument, const Bank& bank, const Articulation& a)
+{
+    ByteWriter preset;
+    for (int end = 0; end < 2; ++end) {
+        preset.fixedText(end != 0 ? "EOP" : instrument.name, 20);
+        preset.u16(0); // program
+        preset.u16(0); // bank
+        preset.u16(unsigned(end)); // first zone
+        preset.u32(0);
+        preset.u32(0);
+        preset.u32(0);
+    }
+    ByteWriter presetBags;
+    presetBags.u32(0);
+    presetBags.u16(1);
+    presetBags.u16(0);
+    ByteWriter presetGenerators;
+    presetGenerators.u16(unsigned(instrumentIndex));
+    presetGenerators.u16(0);
+    presetGenerators.u32(0);
+    ByteWriter instruments;
+    instruments.fixedText(instrument.name, 20);
+    instruments.u16(0);
+    instruments.fixedText("EOI", 20);
+    instruments.u16(a.bagCount);
+    const std::vector<std::byte> noModulator(10);
+    ByteWriter data;
+    data.chunk("phdr", preset.bytes());
+    data.chunk("pbag", presetBags.bytes());
+    data.chunk("pmod", noModulator);
+    data.chunk("pgen", presetGenerators.bytes());
+    data.chunk("inst", instruments.bytes());
+    data.chunk("ibag", a.bags.bytes());
+    data.chunk("imod", noModulator);
+    data.chunk("igen", a.generators.bytes());
+    data.chunk("shdr", sampleHeaders(bank));
+    return list("pdta", data);
+}
+
+} // namespace
+
+std::vector<std::byte> encodeSoundFont(const Instrument& instrument)
+{
+    Bank bank;
+    const auto firstOf = addTakes(bank, instrument);
+    const auto articulation = articulate(instrument, firstOf);
+    ByteWriter pool;
+    pool.chunk("smpl", bank.pool.bytes());
+    ByteWriter body;
+    body.text("sfbk");
+    body.raw(infoList(instrument));
+    body.raw(list("sdta", pool));
+    body.raw(presetList(instrument, bank, articulation));
+    ByteWriter file;
+    file.chunk("RIFF", body.bytes());
+    return file.take();
+}
+
+} // namespace puretone
