@@ -1,0 +1,230 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "cli/commands.h"
+
+#include "audio/level.h"
+#include "base/quantity.h"
+#include "base/safe_file.h"
+#include "formats/instrument_file.h"
+#include "formats/midi_file.h"
+#include "model/json.h"
+#include "model/take_maker.h"
+
+#include <CLI/CLI.hpp>
+#include <ostream>
+
+namespace puretone {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+struct Options {
+    std::vector<std::string> files;
+    std::string file, out, root, keys, midi, notes;
+    bool json = false, noLoop = false;
+    double rate = 48000.0;
+};
+
+/// Does `work` for every file, says each failure, and goes on: 1 if any failed.
+template <class Work> int forEach(const std::vector<std::string>& files, std::ostream& err, Work work)
+{
+    int status = 0;
+    for (const auto& file : files)
+        if (const Result<void> done = work(fs::path(file)); !done) {
+            err << done.error().sentence() << "\n";
+            status = 1;
+        }
+    return status;
+}
+
+int failWith(const Error& error, std::ostream& err)
+{
+    err << error.sentence() << "\n";
+    return 1;
+}
+
+int analyze(const Options& options, std::ostream& out, std::ostream& err)
+{
+    return forEach(options.files, err, [&](const fs::path& path) -> Result<void> {
+        const auto recording = openRecording(path);
+        if (!recording)
+            return tl::unexpected(recording.error());
+        const auto take = makeTake(*recording);
+        if (!take)
+            return tl::unexpected(take.error());
+        out << (options.json ? analysisJson(path.string(), *take) + "\n"
+                             : analysisText(path.string(), *take))
+            << std::flush;
+        return {};
+    });
+}
+
+Result<std::pair<int, int>> parseKeyRange(const std::string& text)
+{
+    // A minus may also belong to an octave number: try every one as the separator.
+    for (auto at = text.find('-', 1); at != std::string::npos; at = text.find('-', at + 1)) {
+        const auto low = parseKey(text.substr(0, at)), high = parseKey(text.substr(at + 1));
+        if (low && high && *low <= *high)
+            return std::pair(*low, *high);
+    }
+    return fail(ErrorCode::badValue, "\"" + text + "\" is no key range.",
+        "Write LOW-HIGH, for example C2-C6 or 36-84.");
+}
+
+/// One recording as a zone of the instrument that is built.
+Result<void> addTake(Instrument& instrument, const fs::path& path, const Options& options)
+{
+    const auto recording = openRecording(path);
+    if (!recording)
+        return tl::unexpected(recording.error());
+    TakeOptions how;
+    how.findLoop = !options.noLoop;
+    auto take = makeTake(*recording, how);
+    if (!take)
+        return tl::unexpected(take.error());
+    if (!options.root.empty()) {
+        // The key that plays the recording; the fine tuning stays what was read, within its octave.
+        const int key = *parseKey(options.root);
+        const double rest = take->pitch.midi ? nearestKey(*take->pitch.midi).rest.value : 0.0;
+        take->tuning = {key, -rest, TuningSource::byHand};
+    }
+    if (instrument.takes.empty()) {
+        instrument = makeInstrument(std::move(*take));
+        return {};
+    }
+    take->id = int(instrument.takes.size()) + 1;
+    instrument.zones.push_back(proposeZone(*take));
+    instrument.takes.push_back(std::move(*take));
+    return {};
+}
+
+/// Borders between neighbouring roots, half-way.
+void spreadByRoots(Instrument& instrument)
+{
+    auto& zones = instrument.zones;
+    const auto root = [&](const Zone& z) { return instrument.take(z.take)->tuning.rootKey; };
+    std::stable_sort(zones.begin(), zones.end(),
+        [&](const Zone& a, const Zone& b) { return root(a) < root(b); });
+    for (std::size_t i = 0; i + 1 < zones.size(); ++i) {
+        const int border = (root(zones[i]) + root(zones[i + 1])) / 2;
+        zones[i].highKey = std::max(zones[i].lowKey, border);
+        zones[i + 1].lowKey = std::min(zones[i + 1].highKey, border + 1);
+    }
+}
+
+int build(const Options& options, std::ostream& out, std::ostream& err)
+{
+    const fs::path target(options.out);
+    if (!kindOfFile(target)) {
+        err << shownName(target) << " has an ending that Pure Tone does not write. "
+            << "Use .puretone, .wav, .sfz or .sf2.\n";
+        return 2;
+    }
+    if (!options.root.empty() && !parseKey(options.root)) {
+        err << "\"" << options.root << "\" is no key. Write a note like A#3 or a number.\n";
+        return 2;
+    }
+    const auto range = options.keys.empty() ? Result<std::pair<int, int>>(std::pair(-1, -1))
+                                            : parseKeyRange(options.keys);
+    if (!range) {
+        err << range.error().sentence() << "\n";
+        return 2;
+    }
+    Instrument instrument;
+    const int status = forEach(options.files, err,
+        [&](const fs::path& path) { return addTake(instrument, path, options); });
+    if (instrument.takes.empty())
+        return 1;
+    spreadByRoots(instrument);
+    if (range->first >= 0) {
+        instrument.zones.front().lowKey = range->first;
+        instrument.zones.back().highKey = range->second;
+    }
+    instrument = sanitized(std::move(instrument));
+    const auto written = writeInstrument(instrument, target);
+    if (!written)
+        return failWith(written.error(), err);
+    out << infoText(instrument) << "  wrote  ";
+    for (std::size_t i = 0; i < written->files.size(); ++i)
+        out << (i > 0 ? ", " : "") << shownName(written->files[i]);
+    out << " (" << formatBytes(written->bytes) << ")\n  check  " << written->checked << "\n";
+    return status;
+}
+
+int render(const Options& options, std::ostream& out, std::ostream& err)
+{
+    if (options.midi.empty() == options.notes.empty()) {
+        err << "Give either --midi FILE or --notes \"KEY:START:SECONDS:VELOCITY ...\".\n";
+        return 2;
+    }
+    if (options.rate < 8000.0 || options.rate > 384000.0) {
+        err << "The rate must lie between 8000 and 384000 Hz.\n";
+        return 2;
+    }
+    const auto events
+        = options.midi.empty() ? parseNotes(options.notes) : readMidiFile(options.midi);
+    if (!events)
+        return failWith(events.error(), err);
+    const auto instrument = openInstrument(options.file);
+    if (!instrument)
+        return failWith(instrument.error(), err);
+    const auto audio = renderEvents(*instrument, *events, options.rate);
+    const auto written = writeWav(options.out, audio, SampleFormat::float32);
+    if (!written)
+        return failWith(written.error(), err);
+    const auto top = peakLevel(audio, {Frames{0}, Frames{audio.frames()}});
+    out << shownName(options.out) << ": " << formatSeconds(audio.seconds()) << ", peak "
+        << formatDecibels(top) << "\n";
+    return 0;
+}
+
+int info(const Options& options, std::ostream& out, std::ostream& err)
+{
+    const auto instrument = openInstrument(options.file);
+    if (!instrument)
+        return failWith(instrument.error(), err);
+    out << (options.json ? infoJson(options.file, *instrument) + "\n" : infoText(*instrument));
+    return 0;
+}
+
+} // namespace
+
+int runCommandLine(const std::vector<std::string>& arguments, std::ostream& out, std::ostream& err)
+{
+    Options o;
+    CLI::App app("Pure Tone: one recorded sound becomes a tuned, playable instrument", "puretone-cli");
+    app.require_subcommand(1);
+    auto* analyzeCommand = app.add_subcommand("analyze", "Say what is known about recordings");
+    analyzeCommand->add_option("FILE", o.files, "Sound files")->required();
+    analyzeCommand->add_flag("--json", o.json, "One JSON object per line");
+    auto* buildCommand = app.add_subcommand("build", "Make an instrument without a question");
+    buildCommand->add_option("FILE", o.files, "Sound files")->required();
+    buildCommand->add_option("-o", o.out, "OUT.puretone, .sf2, .sfz or .wav")->required();
+    buildCommand->add_option("--root", o.root, "Key that plays the recording, for example A#3 or 58");
+    buildCommand->add_option("--keys", o.keys, "Key range, for example C2-C6");
+    buildCommand->add_flag("--no-loop", o.noLoop, "Play to the recorded end");
+    auto* renderCommand = app.add_subcommand("render", "Play notes into a WAV file");
+    renderCommand->add_option("INSTRUMENT", o.file, ".puretone, .sf2, .sfz or .wav")->required();
+    renderCommand->add_option("--midi", o.midi, "Standard MIDI file");
+    renderCommand->add_option("--notes", o.notes, "\"KEY:START:SECONDS:VELOCITY ...\"");
+    renderCommand->add_option("-o", o.out, "OUT.wav")->required();
+    renderCommand->add_option("--rate", o.rate, "Frames per second");
+    auto* infoCommand = app.add_subcommand("info", "Say what an instrument holds");
+    infoCommand->add_option("INSTRUMENT", o.file, "Instrument file")->required();
+    infoCommand->add_flag("--json", o.json, "As JSON");
+    try {
+        // CLI11 takes the words last first.
+        app.parse(std::vector<std::string>(arguments.rbegin(), arguments.rend()));
+    } catch (const CLI::ParseError& error) {
+        return app.exit(error, out, err) == 0 ? 0 : 2;
+    }
+    if (*analyzeCommand)
+        return analyze(o, out, err);
+    if (*buildCommand)
+        return build(o, out, err);
+    if (*renderCommand)
+        return render(o, out, err);
+    return info(o, out, err);
+}
+
+} // namespace puretone
