@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 #include <fftw3.h>
+#include <map>
 #include <mutex>
 #include <numbers>
 
@@ -11,10 +12,25 @@ namespace puretone {
 
 namespace {
 
-std::mutex& planLock()
+/// Plans of one size, made once and kept for the whole run: executing them on other buffers of the same
+/// alignment is thread-safe (FFTW manual, "New-array Execute Functions"), making them is not.
+struct SharedPlans {
+    fftwf_plan forward = nullptr;
+    fftwf_plan inverse = nullptr;
+};
+
+SharedPlans plansFor(std::size_t size, float* time, fftwf_complex* spectrum)
 {
     static std::mutex lock;
-    return lock;
+    static std::map<std::size_t, SharedPlans> made;
+    const std::lock_guard guard(lock);
+    auto& plans = made[size];
+    if (plans.forward == nullptr) {
+        const int n = int(size);
+        plans.forward = fftwf_plan_dft_r2c_1d(n, time, spectrum, FFTW_ESTIMATE);
+        plans.inverse = fftwf_plan_dft_c2r_1d(n, spectrum, time, FFTW_ESTIMATE);
+    }
+    return plans;
 }
 
 } // namespace
@@ -22,8 +38,7 @@ std::mutex& planLock()
 struct RealFft::Plans {
     float* time = nullptr;
     fftwf_complex* spectrum = nullptr;
-    fftwf_plan forward = nullptr;
-    fftwf_plan inverse = nullptr;
+    SharedPlans shared;
 };
 
 RealFft::RealFft(std::size_t size)
@@ -32,19 +47,12 @@ RealFft::RealFft(std::size_t size)
 {
     plans_->time = fftwf_alloc_real(size);
     plans_->spectrum = fftwf_alloc_complex(bins());
-    const std::lock_guard lock(planLock());
-    const int n = int(size);
-    plans_->forward = fftwf_plan_dft_r2c_1d(n, plans_->time, plans_->spectrum, FFTW_ESTIMATE);
-    plans_->inverse = fftwf_plan_dft_c2r_1d(n, plans_->spectrum, plans_->time, FFTW_ESTIMATE);
+    plans_->shared = plansFor(size, plans_->time, plans_->spectrum);
+    std::fill_n(plans_->time, size, 0.0f);
 }
 
 RealFft::~RealFft()
 {
-    {
-        const std::lock_guard lock(planLock());
-        fftwf_destroy_plan(plans_->forward);
-        fftwf_destroy_plan(plans_->inverse);
-    }
     fftwf_free(plans_->time);
     fftwf_free(plans_->spectrum);
 }
@@ -56,11 +64,14 @@ std::span<std::complex<float>> RealFft::spectrum()
     return {reinterpret_cast<std::complex<float>*>(plans_->spectrum), bins()};
 }
 
-void RealFft::forward() { fftwf_execute(plans_->forward); }
+void RealFft::forward()
+{
+    fftwf_execute_dft_r2c(plans_->shared.forward, plans_->time, plans_->spectrum);
+}
 
 void RealFft::inverse()
 {
-    fftwf_execute(plans_->inverse);
+    fftwf_execute_dft_c2r(plans_->shared.inverse, plans_->spectrum, plans_->time);
     const float scale = 1.0f / float(size_);
     for (float& sample : time())
         sample *= scale;

@@ -10,8 +10,8 @@ namespace puretone {
 
 /// Real Fourier transform of one size with its own buffers (FFTW, single precision).
 ///
-/// Making one takes a lock (FFTW plans are not thread-safe to make); using one does not. One
-/// instance must not be used by two threads at once.
+/// Making one takes a lock (plans are shared between equal sizes); using one does not. One instance must
+/// not be used by two threads at once.
 class RealFft {
 public:
     /// @param size Number of real samples, at least 2; see goodSize().

@@ -4,6 +4,7 @@
 #include "audio/level.h"
 
 #include <numbers>
+#include <utility>
 
 namespace puretone {
 
@@ -18,8 +19,11 @@ double sideCorrelation(const Audio& audio, Span loop, std::int64_t crossfade)
         }
         meanEnd /= double(std::max<std::int64_t>(1, crossfade));
         meanStart /= double(std::max<std::int64_t>(1, crossfade));
-        for (std::int64_t i = 0; i < crossfade; ++i) {
-            const double w = std::sin(std::numbers::pi * (double(i) + 0.5) / double(crossfade));
+        // sin(pi (i + 0.5) / n) by its recurrence: this runs in the finder's innermost loop.
+        const double angle = std::numbers::pi / double(std::max<std::int64_t>(1, crossfade));
+        const double turn = 2.0 * std::cos(angle);
+        double w = std::sin(0.5 * angle), before = -w;
+        for (std::int64_t i = 0; i < crossfade; ++i, before = std::exchange(w, turn * w - before)) {
             const double e = channel[std::size_t(loop.end.value - crossfade + i)] - meanEnd;
             const double s = channel[std::size_t(loop.start.value - crossfade + i)] - meanStart;
             product += w * e * s;

@@ -100,10 +100,26 @@ double preference(const LoopCandidate& c, double rate)
         + (seconds < 0.3 ? 0.4 : 0.0) + std::min(0.5, std::abs(c.pitchErrorCents) / 20.0);
 }
 
+LoopCandidate judged(
+    const SeamMeasures& seam, const Loop& loop, double rate, std::optional<double> period)
+{
+    const double seconds = double(loop.span.length()) / rate;
+    LoopCandidate candidate;
+    candidate.loop = loop;
+    candidate.seam = seam;
+    candidate.cost = seamCost(seam, seconds);
+    candidate.pitchErrorCents = loopPitchError(loop.span.length(), rate, period);
+    candidate.kind = seconds >= 0.3 ? LoopKind::longLiving
+        : seconds >= 0.1            ? LoopKind::middle
+                                    : LoopKind::shortSteady;
+    return candidate;
+}
+
 class Search {
 public:
     Search(const Audio& audio, const Sustain& sustain, std::optional<double> period)
         : audio_(audio)
+        , meter_(audio, period)
         , sustain_(sustain)
         , period_(period)
         , searched_{toFrames(std::max(0.0, sustain.onset - 0.1), audio.rate),
@@ -112,7 +128,7 @@ public:
     {
     }
 
-    std::vector<LoopCandidate> run(const Group& group, const Progress& progress) const
+    std::vector<LoopCandidate> run(const Group& group, const Progress& progress)
     {
         const double offset = toSeconds(searched_.start, audio_.rate);
         const auto found
@@ -128,7 +144,7 @@ public:
 
 private:
     void tryFade(const Joint& joint, double fade, LoopKind kind,
-        std::vector<LoopCandidate>& candidates) const
+        std::vector<LoopCandidate>& candidates)
     {
         const double offset = toSeconds(searched_.start, audio_.rate);
         const double length = joint.end - joint.start;
@@ -158,13 +174,14 @@ private:
         }
     }
 
-    void addJudged(const Loop& loop, LoopKind kind, std::vector<LoopCandidate>& candidates) const
+    void addJudged(const Loop& loop, LoopKind kind, std::vector<LoopCandidate>& candidates)
     {
-        candidates.push_back(judgeLoop(audio_, loop, period_));
+        candidates.push_back(judged(meter_.measure(loop), loop, audio_.rate, period_));
         candidates.back().kind = kind;
     }
 
     const Audio& audio_;
+    SeamMeter meter_;
     Sustain sustain_;
     std::optional<double> period_;
     Span searched_;
@@ -194,16 +211,7 @@ double loopPitchError(std::int64_t lengthFrames, double rate, std::optional<doub
 
 LoopCandidate judgeLoop(const Audio& audio, const Loop& loop, std::optional<double> period)
 {
-    LoopCandidate judged;
-    judged.loop = loop;
-    const auto length = loop.span.length();
-    judged.seam = measureSeam(audio, loop, period);
-    judged.cost = seamCost(judged.seam, double(length) / audio.rate);
-    judged.pitchErrorCents = loopPitchError(length, audio.rate, period);
-    judged.kind = double(length) / audio.rate >= 0.3 ? LoopKind::longLiving
-        : double(length) / audio.rate >= 0.1         ? LoopKind::middle
-                                                     : LoopKind::shortSteady;
-    return judged;
+    return judged(measureSeam(audio, loop, period), loop, audio.rate, period);
 }
 
 LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period,
@@ -220,7 +228,7 @@ LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period
         report.message = "dies away within " + formatSeconds(std::max(0.001, sustain.to - sustain.onset));
         return report;
     }
-    const Search search(audio, sustain, period);
+    Search search(audio, sustain, period);
     const auto groups = groupsFor(period, options);
     std::vector<LoopCandidate> all;
     for (std::size_t g = 0; g < groups.size() && !progress.cancelled(); ++g) {

@@ -257,8 +257,8 @@ double clickDb(const Sound& turn, const Sound& usual, std::int64_t fade, double 
     return std::max(0.0, seam - percentile(others, 0.95));
 }
 
-/// Mean of the worst and the average over three places of the fade, beyond what is usual.
-Sound::Step stepDb(Sound& turn, Sound& usual, std::int64_t fade, std::int64_t window)
+/// Medians of the steps inside a stretch.
+Sound::Step usualStep(Sound& usual, std::int64_t window)
 {
     std::vector<double> level, timbre;
     for (const auto at : placesInside(usual.length(), window, 0, 10)) {
@@ -266,14 +266,20 @@ Sound::Step stepDb(Sound& turn, Sound& usual, std::int64_t fade, std::int64_t wi
         level.push_back(s.level);
         timbre.push_back(s.timbre);
     }
+    return {percentile(level, 0.5), percentile(timbre, 0.5)};
+}
+
+/// Mean of the worst and the average over three places of the fade, beyond what is usual.
+Sound::Step stepDb(Sound& turn, const Sound::Step& usual, std::int64_t fade)
+{
     Sound::Step worst, sum;
     for (const auto at : {turn.length(), turn.length() - fade / 2, turn.length() - fade}) {
         const auto s = turn.step(at);
         worst = {std::max(worst.level, s.level), std::max(worst.timbre, s.timbre)};
         sum = {sum.level + s.level / 3.0, sum.timbre + s.timbre / 3.0};
     }
-    return {std::max(0.0, 0.5 * (worst.level + sum.level) - percentile(level, 0.5)),
-        std::max(0.0, 0.5 * (worst.timbre + sum.timbre) - percentile(timbre, 0.5))};
+    return {std::max(0.0, 0.5 * (worst.level + sum.level) - usual.level),
+        std::max(0.0, 0.5 * (worst.timbre + sum.timbre) - usual.timbre)};
 }
 
 double dipDb(const Sound& turn, const Sound& usual, std::int64_t fade, std::int64_t shortest)
@@ -317,27 +323,64 @@ std::array<double, 5> overLimits(const SeamMeasures& m, double loopSeconds)
 
 } // namespace
 
-SeamMeasures measureSeam(const Audio& audio, const Loop& loop, std::optional<double> period)
+/// What is usual in the stretch that a loop was made from.
+struct SeamMeter::Usual {
+    Usual(const Audio& audio, const Loop& loop, std::int64_t windowFrames)
+        : span(loop.span)
+        , window(windowFrames)
+        , sound(reference(audio, loop), windowFrames)
+        , step(usualStep(sound, windowFrames))
+    {
+    }
+    /// Ends move by a few frames while a joint is refined; what is usual does not change by that.
+    bool serves(const Loop& loop, std::int64_t windowFrames) const
+    {
+        const auto near = loop.span.length() / 100;
+        return window == windowFrames && std::abs(loop.span.start.value - span.start.value) <= near
+            && std::abs(loop.span.end.value - span.end.value) <= near;
+    }
+
+    Span span;
+    std::int64_t window;
+    Sound sound;
+    Sound::Step step;
+};
+
+SeamMeter::SeamMeter(const Audio& audio, std::optional<double> period)
+    : audio_(audio)
+    , period_(period)
+{
+}
+
+SeamMeter::~SeamMeter() = default;
+
+SeamMeasures SeamMeter::measure(const Loop& loop)
 {
     const auto length = loop.span.length();
     const auto fade = loop.crossfade.value;
-    const auto frames = [&](double seconds) { return std::int64_t(seconds * audio.rate); };
+    const auto frames = [&](double seconds) { return std::int64_t(seconds * audio_.rate); };
     // Whole periods: shorter windows follow the wave itself. Rounds shorter than a window are a tone,
     // in which nothing can step.
-    const auto wave = frames(1.5 * period.value_or(0.0));
+    const auto wave = frames(1.5 * period_.value_or(0.0));
     const auto window = std::max<std::int64_t>(
         {std::min(frames(windowSeconds), length / 2), frames(0.02), 16});
-    Sound turn(bakeTurn(audio, loop), window);
-    Sound usual(reference(audio, loop), window);
+    Sound turn(bakeTurn(audio_, loop), window);
+    if (!usual_ || !usual_->serves(loop, window))
+        usual_ = std::make_unique<Usual>(audio_, loop, window);
     SeamMeasures measures;
-    measures.clickDb = clickDb(turn, usual, fade, audio.rate);
-    const auto step = stepDb(turn, usual, fade, window);
+    measures.clickDb = clickDb(turn, usual_->sound, fade, audio_.rate);
+    const auto step = stepDb(turn, usual_->step, fade);
     measures.levelDb = step.level;
     measures.timbreDb = step.timbre;
-    measures.dipDb = dipDb(turn, usual, fade, wave);
+    measures.dipDb = dipDb(turn, usual_->sound, fade, wave);
     const auto slow = std::max(wave, std::min(frames(0.02), length / 2));
     measures.pulseDb = pulseDb(turn, std::max<std::int64_t>(1, slow));
     return measures;
+}
+
+SeamMeasures measureSeam(const Audio& audio, const Loop& loop, std::optional<double> period)
+{
+    return SeamMeter(audio, period).measure(loop);
 }
 
 double seamCost(const SeamMeasures& measures, double loopSeconds)

@@ -4,6 +4,7 @@
 #include "audio/audio.h"
 #include "loop/loop.h"
 
+#include <memory>
 #include <optional>
 #include <string>
 
@@ -22,11 +23,31 @@ struct SeamMeasures {
 
 enum class SeamVerdict { seamless, audible, none };
 
-/// Bakes one turn of the loop, lets it go round, and compares what happens around the seam with what
-/// is usual in the stretch of the recording that it was made from.
-///
-/// @param loop On, and inside the recording (see clampLoop).
-/// @param period Of the note in seconds, where it has one: shorter level changes are its own wave.
+/// Measures the seams of many loops of one recording; what is usual in a stretch is kept for the next
+/// loop over nearly the same stretch. Not thread-safe.
+class SeamMeter {
+public:
+    /// @param audio Must outlive the meter.
+    /// @param period Of the note in seconds, where it has one: shorter level changes are its own wave.
+    SeamMeter(const Audio& audio, std::optional<double> period);
+    ~SeamMeter();
+    SeamMeter(const SeamMeter&) = delete;
+    SeamMeter& operator=(const SeamMeter&) = delete;
+
+    /// Bakes one turn of the loop, lets it go round, and compares what happens around the seam with
+    /// what is usual in the stretch of the recording that it was made from.
+    ///
+    /// @param loop On, and inside the recording (see clampLoop).
+    SeamMeasures measure(const Loop& loop);
+
+private:
+    struct Usual;
+    const Audio& audio_;
+    std::optional<double> period_;
+    std::unique_ptr<Usual> usual_;
+};
+
+/// One loop on its own.
 SeamMeasures measureSeam(const Audio& audio, const Loop& loop, std::optional<double> period);
 
 /// The worst measure over its limit plus a tenth of their mean: up to 1 nothing exceeds its limit.
