@@ -308,17 +308,15 @@ double pulseDb(const Sound& turn, std::int64_t window)
     return 4.0 / points * std::hypot(re, im);
 }
 
-struct Limits {
-    double click, level, timbre, dip, pulse;
-};
-/// Chosen so that what stays within them is what nine in ten loops set by hand reach.
-constexpr Limits longLimits{4.0, 1.5, 1.0, 1.5, 5.0};
-constexpr Limits shortLimits{1.5, 0.5, 0.7, 0.6, 0.5};
+/// In the order of SeamMeasures.
+constexpr SeamMeasures longLimits{4.0, 1.5, 1.0, 1.5, 5.0};
+constexpr SeamMeasures shortLimits{1.5, 0.5, 0.7, 0.6, 0.5};
+
 std::array<double, 5> overLimits(const SeamMeasures& m, double loopSeconds)
 {
-    const Limits& limit = loopSeconds < shortSeconds ? shortLimits : longLimits;
-    return {m.clickDb / limit.click, m.levelDb / limit.level, m.timbreDb / limit.timbre,
-        m.dipDb / limit.dip, m.pulseDb / limit.pulse};
+    const SeamMeasures limit = seamLimits(loopSeconds);
+    return {m.clickDb / limit.clickDb, m.levelDb / limit.levelDb, m.timbreDb / limit.timbreDb,
+        m.dipDb / limit.dipDb, m.pulseDb / limit.pulseDb};
 }
 
 } // namespace
@@ -381,6 +379,11 @@ SeamMeasures SeamMeter::measure(const Loop& loop)
 SeamMeasures measureSeam(const Audio& audio, const Loop& loop, std::optional<double> period)
 {
     return SeamMeter(audio, period).measure(loop);
+}
+
+SeamMeasures seamLimits(double loopSeconds)
+{
+    return loopSeconds < shortSeconds ? shortLimits : longLimits;
 }
 
 double seamCost(const SeamMeasures& measures, double loopSeconds)

@@ -5,6 +5,7 @@
 #include "loop/finder.h"
 #include "pitch/report.h"
 
+#include <array>
 #include <string>
 #include <vector>
 

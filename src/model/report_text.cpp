@@ -4,6 +4,7 @@
 #include "audio/level.h"
 #include "base/quantity.h"
 #include "model/json.h"
+#include "model/readings.h"
 
 #include <nlohmann/json.hpp>
 
@@ -53,7 +54,6 @@ json loopReport(const Take& take)
         {"pitchErrorCents", judged.pitchErrorCents}};
 }
 
-std::string keyWithNumber(int key) { return noteName(key) + " (" + std::to_string(key) + ")"; }
 
 } // namespace
 

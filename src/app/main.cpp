@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/main_window.h"
+
+#include <QApplication>
+#include <QCommandLineParser>
+#include <QSettings>
+
+int main(int argc, char** argv)
+{
+    using namespace puretone::app;
+    QApplication application(argc, argv);
+    QApplication::setApplicationName(QStringLiteral("puretone"));
+    QApplication::setApplicationDisplayName(QStringLiteral("Pure Tone"));
+    QApplication::setApplicationVersion(QStringLiteral(PURETONE_VERSION));
+    QApplication::setDesktopFileName(QStringLiteral("puretone"));
+    QCommandLineParser parser;
+    parser.setApplicationDescription(QStringLiteral("One recorded sound becomes a tuned, playable instrument"));
+    parser.addHelpOption();
+    parser.addVersionOption();
+    parser.addPositionalArgument(QStringLiteral("file"), QStringLiteral("A recording or an instrument"), QStringLiteral("[file]"));
+    const QCommandLineOption output(QStringLiteral("output"), QStringLiteral("Audio output, for example \"simulated\""), QStringLiteral("device"));
+    parser.addOption(output);
+    parser.process(application);
+
+    Theme::loadFonts();
+    const int theme = QSettings().value(QStringLiteral("theme"), 0).toInt();
+    Theme::apply(application, theme == 1 ? ThemeName::nightWatch : ThemeName::daybreak);
+    MainWindow window;
+    window.show();
+    if (!parser.positionalArguments().isEmpty())
+        window.session().open(parser.positionalArguments().front());
+    // Looking for sound servers takes a moment: first the picture.
+    QTimer::singleShot(0, &window, [&] { window.startDevices(parser.value(output).toStdString()); });
+    return QApplication::exec();
+}

@@ -1,0 +1,174 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/session/player.h"
+
+#include "audio/level.h"
+
+namespace puretone::app {
+
+Player::Player(QObject* parent)
+    : QObject(parent)
+    , engine_(std::make_unique<Engine>())
+    , midiId_(simulatedId)
+{
+    connect(&watch_, &QTimer::timeout, this, &Player::watch);
+    watch_.start(250);
+}
+
+Player::~Player()
+{
+    // Devices first: nothing may call the engine while it goes.
+    input_.reset();
+    midi_.reset();
+    output_.reset();
+}
+
+OutputClient Player::client()
+{
+    return {[this](double rate, int) { engine_->prepare(rate); },
+        [this](float* left, float* right, int frames) { engine_->process(left, right, frames); }};
+}
+
+void Player::useOutput(const std::string& id)
+{
+    output_.reset();
+    auto opened = openOutput(id, client());
+    outputId_ = id;
+    if (!opened) {
+        emit message(QString::fromStdString(opened.error().message)
+            + tr(" Playing through the simulated output."));
+        opened = openOutput(simulatedId, client());
+        outputId_ = simulatedId;
+    }
+    output_ = std::move(*opened);
+    held_.fill(false);
+    kept_ = engine_->recent().written();
+    emit rateChanged(output_->rate());
+    emit devicesChanged();
+}
+
+void Player::useMidi(const std::string& id)
+{
+    midi_.reset();
+    midiId_ = id;
+    auto opened
+        = openMidiInput(id, [this](const MidiEvent& event) { engine_->postMidi(event); });
+    if (!opened) {
+        emit message(QString::fromStdString(opened.error().sentence()));
+        opened = openMidiInput(
+            simulatedId, [this](const MidiEvent& event) { engine_->postMidi(event); });
+        midiId_ = simulatedId;
+    }
+    midi_ = std::move(*opened);
+    emit devicesChanged();
+}
+
+void Player::useInput(const std::string& id)
+{
+    input_.reset();
+    inputId_ = id;
+    inputPeak_.store(0.0f);
+    if (id.empty()) {
+        emit devicesChanged();
+        return;
+    }
+    auto opened = openInput(id, [this](const float* left, const float* right, int frames) {
+        const auto count = std::size_t(frames);
+        const float top = std::max(peak({left, count}), peak({right, count}));
+        if (top > inputPeak_.load(std::memory_order_relaxed))
+            inputPeak_.store(top, std::memory_order_relaxed);
+    });
+    if (opened) {
+        input_ = std::move(*opened);
+    } else {
+        inputId_.clear();
+        emit message(QString::fromStdString(opened.error().sentence()));
+    }
+    emit devicesChanged();
+}
+
+QString Player::outputText() const
+{
+    if (!output_)
+        return tr("no output");
+    return QString::fromStdString(output_->name()) + tr(", %1 frames").arg(output_->blockFrames());
+}
+
+QString Player::midiText() const
+{
+    return midi_ ? QString::fromStdString(midi_->name()) : tr("no keyboard");
+}
+
+void Player::watch()
+{
+    engine_->collect();
+    if (output_ && !output_->alive()) {
+        const auto name = QString::fromStdString(output_->name());
+        useOutput(simulatedId);
+        emit message(tr("%1 has gone. Playing through the simulated output; "
+                        "choose a device below the meter.")
+                         .arg(name));
+    }
+    if (midi_ && !midi_->alive()) {
+        const auto name = QString::fromStdString(midi_->name());
+        useMidi(simulatedId);
+        emit message(tr("%1 has gone. The keys on the screen still play.").arg(name));
+    }
+}
+
+void Player::noteOn(int key, int velocity)
+{
+    if (hold_ && held_[std::size_t(key)]) {
+        held_[std::size_t(key)] = false;
+        engine_->post(MidiEvent::noteOff(key));
+        return;
+    }
+    held_[std::size_t(key)] = hold_;
+    engine_->post(MidiEvent::noteOn(key, velocity));
+}
+
+void Player::noteOff(int key)
+{
+    if (!held_[std::size_t(key)])
+        engine_->post(MidiEvent::noteOff(key));
+}
+
+void Player::allOff()
+{
+    held_.fill(false);
+    engine_->post(MidiEvent::allOff());
+}
+
+void Player::setHold(bool hold)
+{
+    hold_ = hold;
+    if (hold)
+        return;
+    for (int key = 0; key < 128; ++key)
+        if (held_[std::size_t(key)]) {
+            held_[std::size_t(key)] = false;
+            engine_->post(MidiEvent::noteOff(key));
+        }
+}
+
+std::optional<Audio> Player::keepRecent()
+{
+    Audio audio{engine_->rate(), engine_->recent().since(kept_)};
+    kept_ = engine_->recent().written();
+    // Silence before the first note and after the last one is not what was played.
+    constexpr float silent = 1e-5f;
+    const auto frames = audio.frames();
+    const auto loud = [&](std::int64_t i) {
+        return std::abs(audio.channels[0][std::size_t(i)]) > silent
+            || std::abs(audio.channels[1][std::size_t(i)]) > silent;
+    };
+    std::int64_t first = 0, last = frames;
+    while (first < frames && !loud(first))
+        ++first;
+    while (last > first && !loud(last - 1))
+        --last;
+    if (last - first < std::int64_t(0.05 * audio.rate))
+        return std::nullopt;
+    return cut(audio, {Frames{first}, Frames{last}});
+}
+
+} // namespace puretone::app

@@ -1,0 +1,68 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "devices/devices.h"
+#include "engine/engine.h"
+
+#include <QObject>
+#include <QTimer>
+
+namespace puretone::app {
+
+/// The engine and the devices that it plays through. Everything here lives on the interface thread; the
+/// devices call the engine on theirs.
+class Player : public QObject {
+    Q_OBJECT
+
+public:
+    explicit Player(QObject* parent = nullptr);
+    ~Player() override;
+
+    Engine& engine() { return *engine_; }
+
+    /// Opens an output; where that fails, says so and falls back on the simulated one.
+    void useOutput(const std::string& id);
+    void useMidi(const std::string& id);
+    void useInput(const std::string& id);
+    const std::string& outputId() const { return outputId_; }
+    const std::string& midiId() const { return midiId_; }
+    const std::string& inputId() const { return inputId_; }
+    AudioOutput* output() { return output_.get(); }
+    MidiInput* midi() { return midi_.get(); }
+    /// "JACK, system, 128 frames".
+    QString outputText() const;
+    QString midiText() const;
+    /// Highest input level since the last look, 0 to 1.
+    float lookAtInput() { return inputPeak_.exchange(0.0f, std::memory_order_relaxed); }
+
+    void noteOn(int key, int velocity);
+    void noteOff(int key);
+    void allOff();
+    /// Keeps keys sounding after they are let go, until pressed again.
+    void setHold(bool hold);
+    bool hold() const { return hold_; }
+    /// What was played since the last keeping, at most two minutes; empty when silent.
+    std::optional<Audio> keepRecent();
+
+signals:
+    void devicesChanged();
+    void rateChanged(double rate);
+    void message(const QString& sentence);
+
+private:
+    void watch();
+    OutputClient client();
+
+    std::unique_ptr<Engine> engine_;
+    std::unique_ptr<AudioOutput> output_;
+    std::unique_ptr<MidiInput> midi_;
+    std::unique_ptr<AudioInput> input_;
+    std::string outputId_, midiId_, inputId_;
+    std::atomic<float> inputPeak_{0.0f};
+    bool hold_ = false;
+    std::array<bool, 128> held_{};
+    std::uint64_t kept_ = 0;
+    QTimer watch_;
+};
+
+} // namespace puretone::app

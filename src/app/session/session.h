@@ -1,0 +1,104 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/session/background.h"
+#include "app/session/player.h"
+#include "audio/peaks.h"
+#include "formats/instrument_file.h"
+#include "model/history.h"
+#include "model/readings.h"
+
+#include <QStringList>
+
+namespace puretone::app {
+
+/// The document, what is known about it, and the way it is heard. Views read it, listen to its signals
+/// and hand in wishes as edits; they never talk to each other.
+class Session : public QObject {
+    Q_OBJECT
+
+public:
+    explicit Session(QObject* parent = nullptr);
+
+    Player& player() { return player_; }
+    Background& background() { return background_; }
+    const Instrument& instrument() const { return history_.current(); }
+    const History& history() const { return history_; }
+    /// The take on screen; null in an empty instrument.
+    const Take* take() const;
+    const Naming& naming() const { return naming_; }
+    void setNaming(const Naming& naming);
+
+    /// Changes the document. @param change Edits a copy; @param gesture See History::apply.
+    void edit(const QString& name, const std::function<void(Instrument&)>& change, int gesture = 0);
+    /// The same for the take on screen; nothing happens without one.
+    void editTake(const QString& name, const std::function<void(Take&)>& change, int gesture = 0);
+    int newGesture() { return ++gestures_; }
+    void abandon(int gesture);
+    void undo();
+    void redo();
+
+    /// Opens an instrument file or a sound file, in the background; failures become messages.
+    void open(const QString& path);
+    void cancelOpening();
+    bool opening() const { return background_.busy("open"); }
+    void clear();
+    /// Saves the project. False after a message.
+    bool save(const QString& path);
+    /// Writes any format and says what was checked.
+    Result<Written> write(const QString& path);
+    const QString& path() const { return path_; }
+    /// Searches loops in the kept part again, in the background; takes the best.
+    void findLoops();
+
+    /// Peaks of the take's recording, or null while they are computed.
+    std::shared_ptr<const PeakPyramid> peaks();
+    /// How the current loop measures, where that is known.
+    const std::optional<LoopCandidate>& seam() const { return seam_; }
+    /// Pitch over time of the current take, where it is known.
+    const std::optional<PitchLine>& pitchLine() const { return pitchLine_; }
+    /// Of the kept part, where it is known.
+    const std::optional<Decibels>& loudness() const { return loudness_; }
+    const MeanSpectrum* spectrum() const { return spectrum_ ? &*spectrum_ : nullptr; }
+
+    void say(const QString& sentence, bool trouble = true);
+
+signals:
+    void changed(); ///< The document, or which take is on screen.
+    void derivedChanged(); ///< Peaks, seam, pitch line or spectrum have come.
+    void openingChanged();
+    void message(const QString& sentence, bool trouble);
+
+private:
+    void afterChange();
+    void compile();
+    void measureSeam();
+    void analyseForDrawing();
+    void makePeaks();
+    void opened(const QString& path, const Result<Instrument>& result);
+
+    History history_;
+    Player player_;
+    std::shared_ptr<Compiler> compiler_ = std::make_shared<Compiler>();
+    Naming naming_;
+    QString path_;
+    int gestures_ = 0;
+
+    AudioPtr peaksOf_;
+    std::shared_ptr<const PeakPyramid> peaks_;
+    std::optional<LoopCandidate> seam_;
+    struct Drawn {
+        AudioPtr audio;
+        Span kept;
+        double midi = 0.0;
+        bool operator==(const Drawn&) const = default;
+    };
+    Drawn drawn_;
+    std::optional<PitchLine> pitchLine_;
+    std::optional<MeanSpectrum> spectrum_;
+    std::optional<Decibels> loudness_;
+    // Last: its jobs use everything above, so it must go first.
+    Background background_;
+};
+
+} // namespace puretone::app

@@ -1,0 +1,98 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/device_panel.h"
+
+#include "app/theme/theme.h"
+#include "devices/simulated.h"
+
+#include <QLabel>
+#include <QVBoxLayout>
+
+namespace puretone::app {
+
+DevicePanel::DevicePanel(Player& player, QWidget* parent)
+    : QFrame(parent, Qt::Popup)
+    , player_(player)
+{
+    setProperty("card", true);
+    setFixedWidth(330);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(16, 14, 16, 16);
+    column->setSpacing(4);
+    output_ = addChoice(tr("Audio output"), tr("Where the instrument is heard"));
+    input_ = addChoice(tr("Microphone"), tr("Heard here as a level; recording comes from it"));
+    level_ = new QProgressBar(this);
+    level_->setRange(0, 1000);
+    level_->setTextVisible(false);
+    level_->setAccessibleName(tr("Microphone level"));
+    column->addWidget(level_);
+    midi_ = addChoice(tr("MIDI keyboard"), tr("Its keys play the instrument"));
+    phrase_ = new QPushButton(tr("Let it play a phrase"), this);
+    phrase_->setToolTip(tr("Five notes from the simulated keyboard"));
+    column->addSpacing(6);
+    column->addWidget(phrase_);
+
+    const auto chosen = [](QComboBox* box) { return box->currentData().toString().toStdString(); };
+    connect(output_, qOverload<int>(&QComboBox::activated), this, [this, chosen] { player_.useOutput(chosen(output_)); });
+    connect(input_, qOverload<int>(&QComboBox::activated), this, [this, chosen] { player_.useInput(chosen(input_)); });
+    connect(midi_, qOverload<int>(&QComboBox::activated), this, [this, chosen] {
+        player_.useMidi(chosen(midi_));
+        phrase_->setEnabled(player_.midiId() == simulatedId);
+    });
+    connect(phrase_, &QPushButton::clicked, this, [this] {
+        if (auto* keyboard = dynamic_cast<SimulatedKeyboard*>(player_.midi()))
+            keyboard->playPhrase(60);
+    });
+}
+
+QComboBox* DevicePanel::addChoice(const QString& label, const QString& tip)
+{
+    auto* name = new QLabel(label, this);
+    name->setProperty("role", "quiet");
+    auto* box = new QComboBox(this);
+    box->setToolTip(tip);
+    box->setAccessibleName(label);
+    layout()->addWidget(name);
+    layout()->addWidget(box);
+    static_cast<QVBoxLayout*>(layout())->addSpacing(4);
+    return box;
+}
+
+void DevicePanel::fill(
+    QComboBox* box, const std::vector<DeviceName>& list, const std::string& current)
+{
+    box->clear();
+    for (const auto& device : list) {
+        box->addItem(QString::fromStdString(device.name), QString::fromStdString(device.id));
+        if (device.id == current)
+            box->setCurrentIndex(box->count() - 1);
+    }
+}
+
+void DevicePanel::openAbove(QWidget* anchor)
+{
+    fill(output_, listOutputs(), player_.outputId());
+    auto inputs = listInputs();
+    inputs.insert(inputs.begin(), DeviceName{"", tr("none").toStdString(), false});
+    fill(input_, inputs, player_.inputId());
+    fill(midi_, listMidiInputs(), player_.midiId());
+    phrase_->setEnabled(player_.midiId() == simulatedId);
+    adjustSize();
+    const QPoint corner = anchor->mapToGlobal(QPoint(anchor->width(), 0));
+    move(corner.x() - width(), corner.y() - height() - 6);
+    show();
+    timer_ = startTimer(40);
+}
+
+void DevicePanel::hideEvent(QHideEvent*)
+{
+    if (timer_ != 0)
+        killTimer(std::exchange(timer_, 0));
+}
+
+void DevicePanel::timerEvent(QTimerEvent*)
+{
+    const double db = toDecibels(double(player_.lookAtInput())).value;
+    level_->setValue(int(1000.0 * std::clamp(1.0 + db / 60.0, 0.0, 1.0)));
+}
+
+} // namespace puretone::app

@@ -1,0 +1,158 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/keys_dock.h"
+
+#include "app/theme/theme.h"
+
+#include <QHBoxLayout>
+#include <QKeyEvent>
+
+namespace puretone::app {
+
+namespace {
+
+constexpr int typedVelocity = 100;
+constexpr int playedVelocity = 100;
+
+} // namespace
+
+KeysDock::KeysDock(Session& session, QWidget* parent)
+    : QWidget(parent)
+    , session_(session)
+    , keyboard_(new Keyboard(this))
+    , meter_(new Meter(this))
+    , peak_(new QLabel(this))
+    , voices_(new QLabel(this))
+{
+    setFixedHeight(150);
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(gap, 8, gap, 10);
+    row->setSpacing(gap);
+    auto* left = new QVBoxLayout;
+    left->setSpacing(5);
+    playRoot_ = addButton(left, tr("Play root"), tr("Sounds the root key while pressed (space bar)"), false);
+    hold_ = addButton(left, tr("Hold"), tr("Keys go on sounding until they are pressed again"), true);
+    allOff_ = addButton(left, tr("All off"), tr("Ends every note (Ctrl+.)"), false);
+    type_ = addButton(left, tr("Type to play"), tr("The letters' middle row are the white keys from C; Page Up and Page Down change the octave"), true);
+    left->addStretch(1);
+    row->addLayout(left);
+    row->addWidget(keyboard_, 1);
+    auto* right = new QVBoxLayout;
+    right->setSpacing(3);
+    auto* words = new QHBoxLayout;
+    for (auto* label : {peak_, voices_})
+        label->setProperty("role", "quiet");
+    words->addWidget(peak_);
+    words->addStretch(1);
+    words->addWidget(voices_);
+    right->addWidget(meter_);
+    right->addLayout(words);
+    output_ = addButton(right, QString(), tr("Audio output: click to choose another"), false);
+    midi_ = addButton(right, QString(), tr("MIDI keyboard: click to choose another"), false);
+    for (auto* button : {output_, midi_})
+        button->setProperty("kind", "plain");
+    keep_ = addButton(right, tr("Keep what I played"), tr("Saves what was played since the last time as a WAV (two minutes at most)"), false);
+    right->addStretch(1);
+    meter_->setFixedWidth(172);
+    row->addLayout(right);
+
+    connect(playRoot_, &QPushButton::pressed, this, [this] {
+        if (const Take* t = session_.take())
+            session_.player().noteOn(t->tuning.rootKey, playedVelocity);
+    });
+    connect(playRoot_, &QPushButton::released, this, [this] {
+        if (const Take* t = session_.take())
+            session_.player().noteOff(t->tuning.rootKey);
+    });
+    connect(hold_, &QPushButton::toggled, this, [this](bool on) { session_.player().setHold(on); });
+    connect(allOff_, &QPushButton::clicked, this, [this] { session_.player().allOff(); });
+    connect(keyboard_, &Keyboard::pressed, this, [this](int k, int v) { session_.player().noteOn(k, v); });
+    connect(keyboard_, &Keyboard::released, this, [this](int k) { session_.player().noteOff(k); });
+    connect(output_, &QPushButton::clicked, this, [this] { emit devicesAsked(output_); });
+    connect(midi_, &QPushButton::clicked, this, [this] { emit devicesAsked(output_); });
+    connect(keep_, &QPushButton::clicked, this, &KeysDock::keepAsked);
+    connect(&session_.player(), &Player::devicesChanged, this, &KeysDock::refresh);
+    type_->setChecked(true);
+}
+
+QPushButton* KeysDock::addButton(QLayout* column, const QString& text, const QString& tip, bool checkable)
+{
+    auto* button = new QPushButton(text, this);
+    button->setToolTip(tip);
+    button->setAccessibleName(text.isEmpty() ? tip : text);
+    button->setCheckable(checkable);
+    button->setFixedHeight(26);
+    if (!text.isEmpty())
+        button->setMinimumWidth(118);
+    column->addWidget(button);
+    return button;
+}
+
+bool KeysDock::typed(QKeyEvent* event)
+{
+    const bool press = event->type() == QEvent::KeyPress;
+    if (!type_->isChecked() || (press && event->modifiers() != Qt::NoModifier))
+        return false;
+    if (press && (event->key() == Qt::Key_PageUp || event->key() == Qt::Key_PageDown)) {
+        typing_.shiftOctave(event->key() == Qt::Key_PageUp ? 1 : -1);
+        return true;
+    }
+    if (event->key() == Qt::Key_Space && session_.take() != nullptr) {
+        if (!event->isAutoRepeat())
+            playRoot_->setDown(press);
+        if (press && typing_.press(event->key()))
+            session_.player().noteOn(session_.take()->tuning.rootKey, typedVelocity);
+        else if (!press && !event->isAutoRepeat() && typing_.release(event->key()))
+            session_.player().noteOff(session_.take()->tuning.rootKey);
+        return true;
+    }
+    const auto key = typing_.keyOf(event->key());
+    if (!key)
+        return false;
+    if (press && typing_.press(event->key()))
+        session_.player().noteOn(*key, typedVelocity);
+    else if (!press && !event->isAutoRepeat() && typing_.release(event->key()))
+        session_.player().noteOff(*key);
+    return true;
+}
+
+void KeysDock::releaseTyped()
+{
+    for (const int down : typing_.releaseAll())
+        if (const auto key = typing_.keyOf(down))
+            session_.player().noteOff(*key);
+        else if (session_.take() != nullptr)
+            session_.player().noteOff(session_.take()->tuning.rootKey);
+}
+
+void KeysDock::refresh()
+{
+    const Take* take = session_.take();
+    keyboard_->setNaming(session_.naming());
+    keyboard_->setRoot(take != nullptr ? std::optional(take->tuning.rootKey) : std::nullopt);
+    const auto& zones = session_.instrument().zones;
+    if (zones.empty())
+        keyboard_->setRange(1, 0);
+    else
+        keyboard_->setRange(zones.front().lowKey, zones.front().highKey);
+    playRoot_->setEnabled(take != nullptr);
+    const auto show = [this](QPushButton* button, const QString& text) {
+        button->setText(button->fontMetrics().elidedText(text, Qt::ElideMiddle, 168));
+    };
+    show(output_, session_.player().outputText());
+    show(midi_, session_.player().midiText());
+}
+
+Engine::Meter KeysDock::tick()
+{
+    const auto heard = session_.player().engine().look();
+    meter_->feed(heard.peakLeft, heard.peakRight);
+    peak_->setText(meter_->text());
+    peak_->setStyleSheet(meter_->clipped()
+            ? QStringLiteral("color: %1").arg(Theme::tokens().coral.name())
+            : QString());
+    voices_->setText(heard.voices == 1 ? tr("1 voice") : tr("%1 voices").arg(heard.voices));
+    keyboard_->setKeysDown(session_.player().engine().keysDown());
+    return heard;
+}
+
+} // namespace puretone::app

@@ -1,0 +1,45 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/session/session.h"
+#include "app/shell/typing_keys.h"
+#include "app/widgets/keyboard.h"
+#include "app/widgets/meter.h"
+
+#include <QLabel>
+#include <QPushButton>
+
+namespace puretone::app {
+
+/// The keyboard and the output, present at every stop.
+class KeysDock : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit KeysDock(Session& session, QWidget* parent = nullptr);
+    Keyboard* keyboard() { return keyboard_; }
+    QPushButton* holdButton() { return hold_; }
+    /// Handles a key of the computer's keyboard; true when it played or ended a note.
+    bool typed(QKeyEvent* event);
+    /// Lets go of every typed key: the window is no longer told when they come up.
+    void releaseTyped();
+    void refresh();
+    /// 30 times a second: meter, pressed keys, voices. Returns what is heard.
+    Engine::Meter tick();
+
+signals:
+    void devicesAsked(QWidget* near);
+    void keepAsked();
+
+private:
+    QPushButton* addButton(QLayout* column, const QString& text, const QString& tip, bool checkable);
+
+    Session& session_;
+    TypingKeys typing_;
+    Keyboard* keyboard_;
+    Meter* meter_;
+    QLabel *peak_, *voices_;
+    QPushButton *playRoot_, *hold_, *allOff_, *type_, *keep_, *output_, *midi_;
+};
+
+} // namespace puretone::app

@@ -1,0 +1,387 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/main_window.h"
+
+#include "app/stops/export_stop.h"
+#include "app/stops/keys_stop.h"
+#include "app/stops/loop_stop.h"
+#include "app/stops/pitch_stop.h"
+#include "app/stops/shape_stop.h"
+#include "app/stops/sound_stop.h"
+
+#include <QApplication>
+#include <QDragEnterEvent>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QMessageBox>
+#include <QMimeData>
+#include <QSettings>
+#include <QStandardPaths>
+
+namespace puretone::app {
+
+namespace {
+
+constexpr int headHeight = 74;
+constexpr int sideWidth = 200;
+
+QFrame* rule(QWidget* parent)
+{
+    auto* line = new QFrame(parent);
+    line->setProperty("role", "rule");
+    return line;
+}
+
+} // namespace
+
+MainWindow::MainWindow(QWidget* parent)
+    : QWidget(parent)
+{
+    setObjectName(QStringLiteral("window"));
+    setAttribute(Qt::WA_StyledBackground);
+    setWindowTitle(tr("Pure Tone"));
+    setAcceptDrops(true);
+    setMinimumSize(1000, 660);
+    resize(1280, 800);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    buildHead(column);
+    column->addWidget(rule(this));
+    bench_ = new QStackedWidget(this);
+    bench_->setContentsMargins(gap, 12, gap, 0);
+    column->addWidget(bench_, 1);
+    messages_ = new MessageBar(this);
+    column->addWidget(messages_);
+    column->addWidget(rule(this));
+    dock_ = new KeysDock(session_, this);
+    column->addWidget(dock_);
+    devices_ = new DevicePanel(session_.player(), this);
+    buildStops();
+    buildActions();
+
+    connect(&session_, &Session::changed, this, &MainWindow::refresh);
+    connect(&session_, &Session::derivedChanged, this, &MainWindow::refresh);
+    connect(&session_, &Session::message, messages_, &MessageBar::say);
+    connect(&session_, &Session::openingChanged, this, [this] {
+        if (session_.opening())
+            messages_->showProgress(tr("Listening to the recording…"));
+        else
+            messages_->endProgress();
+    });
+    connect(&session_.background(), &Background::progressed, this, [this](const QString& key, double share) {
+        if (key == QLatin1String("open"))
+            messages_->setProgress(share);
+    });
+    connect(messages_, &MessageBar::cancelled, &session_, &Session::cancelOpening);
+    connect(dock_, &KeysDock::devicesAsked, this, [this](QWidget* near) { devices_->openAbove(near); });
+    connect(dock_, &KeysDock::keepAsked, this, &MainWindow::keepPlayed);
+    connect(&ticker_, &QTimer::timeout, this, &MainWindow::tick);
+    ticker_.start(33);
+    qApp->installEventFilter(this);
+    goTo(Stop::sound);
+}
+
+void MainWindow::buildHead(QVBoxLayout* column)
+{
+    auto* head = new QWidget(this);
+    head->setFixedHeight(headHeight);
+    auto* row = new QHBoxLayout(head);
+    row->setContentsMargins(gap, 0, gap, 0);
+    auto* names = new QVBoxLayout;
+    names->setSpacing(1);
+    auto* titleRow = new QHBoxLayout;
+    titleRow->setSpacing(4);
+    name_ = new QLabel(head);
+    name_->setFont(Theme::font(16, Theme::Weight::strong));
+    name_->setAccessibleName(tr("Instrument"));
+    takeName_ = new QLabel(head);
+    takeName_->setProperty("role", "quiet");
+    takeName_->setAccessibleName(tr("Take"));
+    menu_ = new QToolButton(head);
+    menu_->setText(QStringLiteral("▾"));
+    menu_->setAutoRaise(true);
+    menu_->setPopupMode(QToolButton::InstantPopup);
+    menu_->setToolTip(tr("Open, save, theme, shortcuts"));
+    menu_->setAccessibleName(tr("Instrument menu"));
+    menu_->setStyleSheet(QStringLiteral("QToolButton { border: none; padding: 2px 5px; } QToolButton::menu-indicator { image: none; }"));
+    titleRow->addWidget(name_);
+    titleRow->addWidget(menu_);
+    titleRow->addStretch(1);
+    names->addStretch(1);
+    names->addLayout(titleRow);
+    names->addWidget(takeName_);
+    names->addStretch(1);
+    auto* left = new QWidget(head);
+    left->setFixedWidth(sideWidth);
+    left->setLayout(names);
+    names->setContentsMargins(0, 0, 0, 0);
+    row->addWidget(left);
+    path_ = new PathBar(head);
+    row->addWidget(path_, 1);
+    auto* right = new QWidget(head);
+    right->setFixedWidth(90);
+    auto* steps = new QHBoxLayout(right);
+    steps->setContentsMargins(0, 0, 0, 0);
+    steps->addStretch(1);
+    undo_ = new QToolButton(right);
+    redo_ = new QToolButton(right);
+    undo_->setText(QStringLiteral("↶"));
+    redo_->setText(QStringLiteral("↷"));
+    undo_->setAccessibleName(tr("Undo"));
+    redo_->setAccessibleName(tr("Redo"));
+    for (auto* button : {undo_, redo_}) {
+        button->setAutoRaise(true);
+        button->setFont(Theme::font(20));
+        button->setFixedSize(34, 34);
+        steps->addWidget(button);
+    }
+    row->addWidget(right);
+    column->addWidget(head);
+    connect(path_, &PathBar::chosen, this, &MainWindow::goTo);
+    connect(undo_, &QToolButton::clicked, this, [this] { session_.undo(); });
+    connect(redo_, &QToolButton::clicked, this, [this] { session_.redo(); });
+}
+
+void MainWindow::buildStops()
+{
+    auto* sound = new SoundStop(session_, this);
+    auto* write = new ExportStop(session_, this);
+    stops_ = {sound, new PitchStop(session_, this), new LoopStop(session_, this),
+        new KeysStop(session_, this), new ShapeStop(session_, this), write};
+    for (auto* stop : stops_)
+        bench_->addWidget(stop);
+    connect(sound, &SoundStop::openAsked, this, &MainWindow::openDialog);
+    connect(write, &ExportStop::saveAsked, this, [this] { save(); });
+}
+
+void MainWindow::buildActions()
+{
+    auto* menu = new QMenu(this);
+    const auto add = [&](const QString& text, const QKeySequence& keys, auto what) {
+        auto* action = new QAction(text, this);
+        action->setShortcut(keys);
+        connect(action, &QAction::triggered, this, what);
+        addAction(action);
+        menu->addAction(action);
+        return action;
+    };
+    add(tr("New instrument"), QKeySequence::New, [this] { session_.clear(); });
+    add(tr("Open…"), QKeySequence::Open, [this] { openDialog(); });
+    menu->addSeparator();
+    add(tr("Save instrument"), QKeySequence::Save, [this] { save(); });
+    add(tr("Save instrument as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { saveAs(); });
+    menu->addSeparator();
+    add(tr("Undo"), QKeySequence::Undo, [this] { session_.undo(); });
+    add(tr("Redo"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), [this] { session_.redo(); });
+    add(tr("All notes off"), QKeySequence(Qt::CTRL | Qt::Key_Period), [this] { session_.player().allOff(); });
+    menu->addSeparator();
+    add(tr("Daybreak or Night watch"), QKeySequence(Qt::CTRL | Qt::Key_T), [this] {
+        setTheme(Theme::name() == ThemeName::daybreak ? ThemeName::nightWatch : ThemeName::daybreak);
+    });
+    add(tr("Shortcuts"), QKeySequence(Qt::Key_F1), [this] { showShortcuts(); });
+    menu->addSeparator();
+    add(tr("Quit"), QKeySequence::Quit, [this] { close(); });
+    menu_->setMenu(menu);
+    for (const auto stop : allStops) {
+        auto* action = new QAction(this);
+        action->setShortcut(QKeySequence(Qt::CTRL | Qt::Key(Qt::Key_1 + int(stop))));
+        connect(action, &QAction::triggered, this, [this, stop] { goTo(stop); });
+        addAction(action);
+    }
+}
+
+void MainWindow::goTo(Stop stop)
+{
+    path_->setCurrent(stop);
+    bench_->setCurrentIndex(int(stop));
+    refresh();
+}
+
+void MainWindow::setTheme(ThemeName name)
+{
+    Theme::apply(*qApp, name);
+    QSettings().setValue(QStringLiteral("theme"), int(name));
+    for (auto* stop : stops_)
+        stop->refresh();
+    refresh();
+    for (auto* child : findChildren<QWidget*>())
+        child->update();
+}
+
+void MainWindow::startDevices(const std::string& outputId)
+{
+    const auto id = outputId.empty() ? preferredOutput() : outputId;
+    session_.player().useOutput(id);
+    const auto keyboards = listMidiInputs();
+    session_.player().useMidi(keyboards.front().id);
+    if (session_.player().outputId() == simulatedId && outputId.empty())
+        session_.say(tr("No audio device was found: playing through the simulated output. "
+                        "Choose another below the meter."),
+            false);
+    dock_->refresh();
+}
+
+void MainWindow::refresh()
+{
+    const Take* take = session_.take();
+    const QFontMetrics nameMetrics(name_->font());
+    name_->setText(nameMetrics.elidedText(
+        QString::fromStdString(session_.instrument().name), Qt::ElideRight, sideWidth - 34));
+    name_->setToolTip(QString::fromStdString(session_.instrument().name));
+    const QString file = take != nullptr ? QString::fromStdString(take->recording->fileName) : tr("no recording yet");
+    takeName_->setText(takeName_->fontMetrics().elidedText(file, Qt::ElideMiddle, sideWidth - 8));
+    takeName_->setToolTip(file);
+    std::vector<Reading> readings;
+    for (const auto stop : allStops)
+        readings.push_back(readingOf(stop, session_.instrument(), take, session_.naming(), session_.seam()));
+    if (take != nullptr)
+        readings.back().text = session_.history().isSaved() && !session_.path().isEmpty() ? "saved" : "not saved yet";
+    path_->setReadings(std::move(readings));
+    const auto& history = session_.history();
+    undo_->setEnabled(history.canUndo());
+    redo_->setEnabled(history.canRedo());
+    undo_->setToolTip(history.canUndo() ? tr("Undo: %1 (Ctrl+Z)").arg(QString::fromStdString(history.undoName())) : tr("Nothing to undo"));
+    redo_->setToolTip(history.canRedo() ? tr("Redo: %1 (Ctrl+Shift+Z)").arg(QString::fromStdString(history.redoName())) : tr("Nothing to redo"));
+    setWindowTitle(tr("%1%2 – Pure Tone").arg(QString::fromStdString(session_.instrument().name),
+        history.isSaved() ? QString() : QStringLiteral(" *")));
+    if (stops_[0] != nullptr)
+        stop(path_->current())->refresh();
+    dock_->refresh();
+}
+
+void MainWindow::tick()
+{
+    const auto heard = dock_->tick();
+    const bool ours = session_.take() != nullptr && heard.take == session_.take()->id;
+    stop(path_->current())->showPlayhead(ours ? heard.position : -1.0);
+}
+
+void MainWindow::openDialog()
+{
+    const auto path = QFileDialog::getOpenFileName(this, tr("Open a recording or an instrument"), QString(),
+        tr("Sound and instruments (*.wav *.aif *.aiff *.flac *.ogg *.opus *.mp3 *.puretone *.sfz *.sf2);;All files (*)"));
+    if (!path.isEmpty())
+        session_.open(path);
+}
+
+bool MainWindow::save()
+{
+    return session_.path().isEmpty() ? saveAs() : session_.save(session_.path());
+}
+
+bool MainWindow::saveAs()
+{
+    auto path = QFileDialog::getSaveFileName(this, tr("Save the instrument with its audio inside"),
+        QString::fromStdString(session_.instrument().name) + QStringLiteral(".puretone"),
+        tr("Pure Tone instruments (*.puretone)"));
+    if (path.isEmpty())
+        return false;
+    if (kindOfFile(path.toStdString()) != FileKind::project)
+        path += QStringLiteral(".puretone");
+    return session_.save(path);
+}
+
+void MainWindow::keepPlayed()
+{
+    const auto audio = session_.player().keepRecent();
+    if (!audio) {
+        session_.say(tr("Nothing was played since the last time."), false);
+        return;
+    }
+    const auto path = QFileDialog::getSaveFileName(
+        this, tr("Keep what was played"), tr("played.wav"), tr("WAV files (*.wav)"));
+    if (path.isEmpty())
+        return;
+    const auto written = writeWav(path.toStdString(), *audio, SampleFormat::float32);
+    if (written)
+        session_.say(tr("%1 is written.").arg(QFileInfo(path).fileName()), false);
+    else
+        session_.say(QString::fromStdString(written.error().sentence()));
+}
+
+void MainWindow::showShortcuts()
+{
+    QMessageBox box(this);
+    box.setWindowTitle(tr("Shortcuts"));
+    box.setTextFormat(Qt::RichText);
+    const char* rows[][2] = {{"Ctrl+1 to Ctrl+6", "go to a stop"}, {"Ctrl+O, Ctrl+S", "open, save"},
+        {"Ctrl+Z, Ctrl+Shift+Z", "undo, redo"}, {"Space", "play the root key"},
+        {"A W S E D F …", "play notes; Page Up and Page Down change the octave"},
+        {"Ctrl+.", "end all notes"}, {"Wheel, + and −", "zoom the wave"},
+        {"Tab, arrow keys", "go to a handle, move it by one frame"},
+        {"Ctrl+arrow, Shift+arrow", "by one millisecond, by one period"},
+        {"Shift or Alt while dragging", "ten times finer, without snapping"},
+        {"Esc while dragging", "put it back"}, {"Ctrl+Up, Ctrl+Down", "root key an octave up, down (at Pitch)"},
+        {"Double-click on a field's name", "back to its usual value"}, {"Ctrl+T", "Daybreak or Night watch"}};
+    QString text = QStringLiteral("<table cellspacing='6'>");
+    for (const auto& row : rows)
+        text += QStringLiteral("<tr><td><b>%1</b></td><td>%2</td></tr>").arg(QString::fromUtf8(row[0]), QString::fromUtf8(row[1]));
+    box.setText(text + QStringLiteral("</table>"));
+    box.exec();
+}
+
+// ---- Events ----------------------------------------------------------------------------------------
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event)
+{
+    if (event->mimeData()->hasUrls())
+        event->acceptProposedAction();
+}
+
+void MainWindow::dropEvent(QDropEvent* event)
+{
+    for (const auto& url : event->mimeData()->urls())
+        if (url.isLocalFile()) {
+            session_.open(url.toLocalFile());
+            event->acceptProposedAction();
+            return; // one take for now
+        }
+}
+
+bool MainWindow::mayDiscard()
+{
+    if (session_.history().isSaved() || session_.take() == nullptr)
+        return true;
+    QMessageBox ask(this);
+    ask.setText(tr("%1 has changes that are not saved.").arg(QString::fromStdString(session_.instrument().name)));
+    auto* save = ask.addButton(tr("Save"), QMessageBox::AcceptRole);
+    auto* discard = ask.addButton(tr("Do not save"), QMessageBox::DestructiveRole);
+    ask.addButton(tr("Go back"), QMessageBox::RejectRole);
+    ask.exec();
+    if (ask.clickedButton() == save)
+        return this->save();
+    return ask.clickedButton() == discard;
+}
+
+void MainWindow::closeEvent(QCloseEvent* event)
+{
+    if (mayDiscard())
+        event->accept();
+    else
+        event->ignore();
+}
+
+bool MainWindow::eventFilter(QObject* watched, QEvent* event)
+{
+    if (event->type() != QEvent::KeyPress && event->type() != QEvent::KeyRelease)
+        return QWidget::eventFilter(watched, event);
+    auto* target = qobject_cast<QWidget*>(watched);
+    const bool ours = target != nullptr && target->window() == this;
+    // Letters that are typed into a field are letters; a focused button keeps its space bar.
+    auto* key = static_cast<QKeyEvent*>(event);
+    const bool writes = qobject_cast<QLineEdit*>(target) != nullptr || qobject_cast<QComboBox*>(target) != nullptr;
+    const bool button = qobject_cast<QAbstractButton*>(target) != nullptr && key->key() == Qt::Key_Space;
+    if (ours && !writes && !button && dock_->typed(key))
+        return true;
+    return QWidget::eventFilter(watched, event);
+}
+
+void MainWindow::changeEvent(QEvent* event)
+{
+    // Keys that were down when the window lost the focus would sound for ever.
+    if (event->type() == QEvent::ActivationChange && !isActiveWindow() && !dock_->holdButton()->isChecked())
+        dock_->releaseTyped();
+    QWidget::changeEvent(event);
+}
+
+} // namespace puretone::app

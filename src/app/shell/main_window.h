@@ -1,0 +1,68 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/session/session.h"
+#include "app/shell/device_panel.h"
+#include "app/shell/keys_dock.h"
+#include "app/shell/message_bar.h"
+#include "app/stops/stop_view.h"
+#include "app/theme/theme.h"
+#include "app/widgets/path_bar.h"
+
+#include <QStackedWidget>
+#include <QTimer>
+#include <QToolButton>
+
+namespace puretone::app {
+
+/// The one window: path, bench and details of the current stop, messages, keys dock.
+class MainWindow : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit MainWindow(QWidget* parent = nullptr);
+
+    Session& session() { return session_; }
+    KeysDock* dock() { return dock_; }
+    PathBar* path() { return path_; }
+    MessageBar* messages() { return messages_; }
+    StopView* stop(Stop stop) { return stops_[std::size_t(stop)]; }
+    void goTo(Stop stop);
+    void setTheme(ThemeName name);
+    /// Opens the output that was used last, or the best one there is. Says so when it is simulated.
+    void startDevices(const std::string& outputId = {});
+    /// Asks for a name where there is none. False when it was not saved.
+    bool save();
+
+protected:
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+    void closeEvent(QCloseEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
+    void changeEvent(QEvent* event) override;
+
+private:
+    void buildHead(QVBoxLayout* column);
+    void buildStops();
+    void buildActions();
+    void openDialog();
+    bool saveAs();
+    void keepPlayed();
+    void showShortcuts();
+    void refresh();
+    void tick();
+    bool mayDiscard();
+
+    Session session_;
+    QLabel *name_, *takeName_;
+    QToolButton *menu_, *undo_, *redo_;
+    PathBar* path_;
+    QStackedWidget* bench_;
+    std::array<StopView*, allStops.size()> stops_{};
+    MessageBar* messages_;
+    KeysDock* dock_;
+    DevicePanel* devices_;
+    QTimer ticker_;
+};
+
+} // namespace puretone::app

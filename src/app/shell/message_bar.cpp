@@ -1,0 +1,82 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/message_bar.h"
+
+#include "app/theme/theme.h"
+
+#include <QHBoxLayout>
+
+namespace puretone::app {
+
+MessageBar::MessageBar(QWidget* parent)
+    : QWidget(parent)
+    , text_(new QLabel(this))
+    , progress_(new QProgressBar(this))
+    , cancel_(new QPushButton(tr("Cancel"), this))
+    , close_(new QPushButton(tr("Close"), this))
+{
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(gap + 2, 0, gap + 2, 0);
+    row->setSpacing(12);
+    row->addWidget(text_, 1);
+    row->addWidget(progress_);
+    row->addWidget(cancel_);
+    row->addWidget(close_);
+    setFixedHeight(30);
+    text_->setWordWrap(false);
+    text_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    text_->setAccessibleName(tr("Message"));
+    progress_->setRange(0, 1000);
+    progress_->setTextVisible(false);
+    progress_->setFixedWidth(220);
+    for (auto* button : {cancel_, close_})
+        button->setProperty("kind", "plain");
+    hide_.setSingleShot(true);
+    const auto clear = [this] {
+        text_->clear();
+        close_->hide();
+    };
+    connect(&hide_, &QTimer::timeout, this, clear);
+    connect(close_, &QPushButton::clicked, this, clear);
+    connect(cancel_, &QPushButton::clicked, this, &MessageBar::cancelled);
+    close_->hide();
+    endProgress();
+}
+
+void MessageBar::say(const QString& sentence, bool trouble)
+{
+    // Coral and a sign: trouble is not told by colour alone.
+    text_->setText(trouble ? QStringLiteral("! ") + sentence : sentence);
+    text_->setToolTip(sentence);
+    text_->setStyleSheet(QStringLiteral("color: %1; font-weight: %2")
+                             .arg((trouble ? Theme::tokens().coral : Theme::tokens().quietInk).name())
+                             .arg(trouble ? 600 : 400));
+    close_->setVisible(trouble);
+    // Trouble stays until it is closed or something else happens.
+    if (trouble)
+        hide_.stop();
+    else
+        hide_.start(8000);
+}
+
+void MessageBar::showProgress(const QString& what)
+{
+    hide_.stop();
+    close_->hide();
+    text_->setText(what);
+    text_->setStyleSheet(QStringLiteral("color: %1").arg(Theme::tokens().quietInk.name()));
+    progress_->setValue(0);
+    progress_->show();
+    cancel_->show();
+}
+
+void MessageBar::setProgress(double share) { progress_->setValue(int(1000.0 * share)); }
+
+void MessageBar::endProgress()
+{
+    if (!progress_->isHidden())
+        text_->clear();
+    progress_->hide();
+    cancel_->hide();
+}
+
+} // namespace puretone::app

@@ -1,0 +1,33 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QLabel>
+#include <QProgressBar>
+#include <QPushButton>
+#include <QTimer>
+
+namespace puretone::app {
+
+/// One line between bench and keys: what just happened, or how far something has got.
+class MessageBar : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit MessageBar(QWidget* parent = nullptr);
+    void say(const QString& sentence, bool trouble);
+    void showProgress(const QString& what);
+    void setProgress(double share);
+    void endProgress();
+    QString text() const { return text_->text(); }
+
+signals:
+    void cancelled();
+
+private:
+    QLabel* text_;
+    QProgressBar* progress_;
+    QPushButton *cancel_, *close_;
+    QTimer hide_;
+};
+
+} // namespace puretone::app

@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/stops/keys_stop.h"
+
+#include "app/theme/theme.h"
+
+namespace puretone::app {
+
+KeysStop::KeysStop(Session& s, QWidget* parent)
+    : StopView(s, tr("Keys"), parent)
+    , zones_(new ZoneView(this))
+{
+    bench()->addWidget(zones_, 1);
+    const auto naming = [this] { return session().naming(); };
+    take_ = addReading(tr("Take"), tr("What these keys play"));
+    root_ = addReading(tr("Root key"), tr("The key that plays it at its own speed; set at the stop Pitch"));
+    addRule();
+    low_ = addField(keyField(tr("Lowest key"), tr("Below it the keys are silent"), naming));
+    high_ = addField(keyField(tr("Highest key"), tr("Above it the keys are silent"), naming));
+    quiet_ = addField(countField(tr("Softest"), tr("Softer touches are silent (velocity 1 to 127)"), 1, 127, 1));
+    loud_ = addField(countField(tr("Hardest"), tr("Harder touches are silent (velocity 1 to 127)"), 1, 127, 127));
+    addRule();
+    auto* again = addButton(tr("Propose a range"), tr("The keys of a piano, and two octaves around the root"));
+    details()->addStretch(1);
+    const auto connectZone = [this](ValueField* field, const QString& step, auto change) {
+        connectToInstrument(field, step, [change](Instrument& next, double value) {
+            if (!next.zones.empty())
+                change(next.zones.front(), int(std::lround(value)));
+        });
+    };
+    connectZone(low_, tr("Set lowest key"), [](Zone& z, int v) { z.lowKey = std::min(v, z.highKey); });
+    connectZone(high_, tr("Set highest key"), [](Zone& z, int v) { z.highKey = std::max(v, z.lowKey); });
+    connectZone(quiet_, tr("Set softest touch"), [](Zone& z, int v) { z.lowVelocity = std::min(v, z.highVelocity); });
+    connectZone(loud_, tr("Set hardest touch"), [](Zone& z, int v) { z.highVelocity = std::max(v, z.lowVelocity); });
+    connect(again, &QPushButton::clicked, this, [this] {
+        if (const Take* t = session().take())
+            session().edit(tr("Propose key range"), [&](Instrument& next) {
+                if (!next.zones.empty())
+                    next.zones.front() = proposeZone(*t);
+            });
+    });
+    connect(zones_, &ZoneView::bordersDragged, this, [this](const Zone& zone, bool first) {
+        session().edit(tr("Move zone border"), [&](Instrument& next) {
+            for (auto& z : next.zones)
+                if (z.id == zone.id)
+                    z = zone;
+        }, gesture(first));
+    });
+    connect(zones_, &ZoneView::cancelled, this, [this] { abandonGesture(); });
+}
+
+void KeysStop::refresh()
+{
+    const Instrument& instrument = session().instrument();
+    zones_->setInstrument(instrument, session().naming());
+    const bool has = !instrument.zones.empty();
+    for (auto* field : {low_, high_, quiet_, loud_})
+        field->setFieldEnabled(has);
+    take_->clear();
+    root_->clear();
+    if (!has)
+        return;
+    const Zone& zone = instrument.zones.front();
+    const Take* take = instrument.take(zone.take);
+    const QFontMetrics metrics(take_->font());
+    take_->setText(metrics.elidedText(QString::fromStdString(take->name), Qt::ElideRight, 140));
+    take_->setToolTip(QString::fromStdString(take->name));
+    root_->setText(typeset(keyWithNumber(take->tuning.rootKey, session().naming())));
+    low_->setValue(zone.lowKey);
+    high_->setValue(zone.highKey);
+    quiet_->setValue(zone.lowVelocity);
+    loud_->setValue(zone.highVelocity);
+}
+
+} // namespace puretone::app

@@ -1,0 +1,24 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/stops/stop_view.h"
+#include "app/widgets/zone_view.h"
+
+namespace puretone::app {
+
+/// Lay the take on the keys.
+class KeysStop final : public StopView {
+    Q_OBJECT
+
+public:
+    explicit KeysStop(Session& session, QWidget* parent = nullptr);
+    void refresh() override;
+    ZoneView* zones() { return zones_; }
+
+private:
+    ZoneView* zones_;
+    QLabel *take_, *root_;
+    ValueField *low_, *high_, *quiet_, *loud_;
+};
+
+} // namespace puretone::app

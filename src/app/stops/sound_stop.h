@@ -1,0 +1,28 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/stops/wave_bench.h"
+
+namespace puretone::app {
+
+/// Bring a recording in and say which part of it is kept.
+class SoundStop final : public WaveBench {
+    Q_OBJECT
+
+public:
+    explicit SoundStop(Session& session, QWidget* parent = nullptr);
+    void refresh() override;
+    enum Handle { keptStart, keptEnd };
+
+signals:
+    void openAsked();
+
+private:
+    void moveHandle(int id, qint64 frame, bool first);
+    void paintFades(QPainter& painter, const WaveGeometry& geometry);
+
+    ValueField *start_, *end_, *fadeIn_, *fadeOut_;
+    QLabel *length_, *level_, *loudness_, *format_;
+};
+
+} // namespace puretone::app

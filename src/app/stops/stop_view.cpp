@@ -1,0 +1,263 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/stops/stop_view.h"
+
+#include "app/theme/theme.h"
+#include "base/quantity.h"
+
+#include <QScrollArea>
+
+namespace puretone::app {
+
+namespace {
+
+QFrame* card(QWidget* parent)
+{
+    auto* frame = new QFrame(parent);
+    frame->setProperty("card", true);
+    return frame;
+}
+
+} // namespace
+
+StopView::StopView(Session& session, const QString& title, QWidget* parent)
+    : QWidget(parent)
+    , session_(session)
+{
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(gap);
+    auto* benchCard = card(this);
+    bench_ = new QVBoxLayout(benchCard);
+    bench_->setContentsMargins(12, 12, 12, 12);
+    bench_->setSpacing(10);
+    row->addWidget(benchCard, 1);
+    auto* detailsCard = card(this);
+    detailsCard->setFixedWidth(detailsWidth);
+    row->addWidget(detailsCard);
+    // On small windows the details scroll; the bench never does.
+    auto* outer = new QVBoxLayout(detailsCard);
+    outer->setContentsMargins(1, 1, 1, 1);
+    auto* scroll = new QScrollArea(detailsCard);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setFocusPolicy(Qt::NoFocus);
+    outer->addWidget(scroll);
+    auto* column = new QWidget(scroll);
+    scroll->setWidget(column);
+    details_ = new QVBoxLayout(column);
+    details_->setContentsMargins(13, 12, 13, 12);
+    details_->setSpacing(6);
+    addHeading(title);
+}
+
+ValueField* StopView::addField(FieldSpec spec)
+{
+    auto* field = new ValueField(std::move(spec), this);
+    connect(field, &ValueField::refused, this, [this](const QString& why) { session_.say(why); });
+    details_->addWidget(field);
+    return field;
+}
+
+ChoiceField* StopView::addChoice(const QString& label, const QString& tip, const QStringList& words)
+{
+    auto* field = new ChoiceField(label, tip, words, this);
+    details_->addWidget(field);
+    return field;
+}
+
+QLabel* StopView::addReading(const QString& label, const QString& tip)
+{
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(0, 2, 10, 2);
+    auto* name = new QLabel(label, this);
+    name->setProperty("role", "quiet");
+    name->setToolTip(tip);
+    auto* value = new QLabel(this);
+    value->setAlignment(Qt::AlignRight);
+    value->setToolTip(tip);
+    value->setAccessibleName(label);
+    row->addWidget(name, 1);
+    row->addWidget(value);
+    details_->addLayout(row);
+    return value;
+}
+
+QLabel* StopView::addHeading(const QString& text)
+{
+    auto* heading = new QLabel(text, this);
+    heading->setProperty("role", "heading");
+    heading->setFont(Theme::font(14, Theme::Weight::strong));
+    details_->addWidget(heading);
+    details_->addSpacing(2);
+    return heading;
+}
+
+QPushButton* StopView::addButton(const QString& text, const QString& tip, bool main)
+{
+    auto* button = new QPushButton(text, this);
+    if (main)
+        button->setProperty("kind", "main");
+    button->setToolTip(tip);
+    button->setAccessibleName(text);
+    details_->addWidget(button);
+    return button;
+}
+
+void StopView::addRule()
+{
+    auto* rule = new QFrame(this);
+    rule->setProperty("role", "rule");
+    details_->addSpacing(5);
+    details_->addWidget(rule);
+    details_->addSpacing(5);
+}
+
+void StopView::connectToTake(
+    ValueField* field, const QString& stepName, std::function<void(Take&, double)> change)
+{
+    connect(field, &ValueField::edited, this, [=, this](double value, bool first) {
+        session_.editTake(stepName, [&](Take& take) { change(take, value); }, gesture(first));
+    });
+}
+
+void StopView::connectToInstrument(
+    ValueField* field, const QString& stepName, std::function<void(Instrument&, double)> change)
+{
+    connect(field, &ValueField::edited, this, [=, this](double value, bool first) {
+        session_.edit(stepName, [&](Instrument& next) { change(next, value); }, gesture(first));
+    });
+}
+
+// ---- Kinds of fields -------------------------------------------------------------------------------
+
+namespace {
+
+std::optional<double> numberFrom(const QString& text, const char* unit)
+{
+    return parseNumber(text.toStdString(), unit);
+}
+
+} // namespace
+
+FieldSpec framesField(
+    const QString& label, const QString& tip, std::function<double()> rate, bool position)
+{
+    FieldSpec spec;
+    spec.label = label;
+    spec.tip = tip;
+    spec.format = [rate, position](double frames) {
+        const double seconds = frames / rate();
+        return QString::fromStdString(position ? formatPosition(seconds) : formatSeconds(seconds));
+    };
+    spec.parse = [rate](const QString& text) -> std::optional<double> {
+        const auto seconds = parseSeconds(text.toStdString(), rate());
+        return seconds ? std::optional(std::round(*seconds * rate())) : std::nullopt;
+    };
+    // A step is a millisecond; with Shift the tenth of it.
+    spec.step = [rate](double frames, double steps) {
+        return std::round(stepLinear(frames, steps, rate() / 1000.0));
+    };
+    return spec;
+}
+
+FieldSpec secondsField(const QString& label, const QString& tip, double low, double high, double reset)
+{
+    FieldSpec spec;
+    spec.label = label;
+    spec.tip = tip;
+    spec.format = [](double seconds) { return QString::fromStdString(formatSeconds(seconds)); };
+    spec.parse = [](const QString& text) { return parseSeconds(text.toStdString(), 1.0); };
+    spec.step = stepTime;
+    spec.reset = reset;
+    spec.low = low;
+    spec.high = high;
+    return spec;
+}
+
+FieldSpec centsField(const QString& label, const QString& tip, double low, double high)
+{
+    FieldSpec spec;
+    spec.label = label;
+    spec.tip = tip;
+    spec.format = [](double cents) { return QString::fromStdString(formatCents(Cents{cents})); };
+    spec.parse = [](const QString& text) { return numberFrom(text, "ct"); };
+    spec.step = [](double cents, double steps) {
+        return std::round(10.0 * stepLinear(cents, steps, 1.0)) / 10.0;
+    };
+    spec.reset = 0.0;
+    spec.low = low;
+    spec.high = high;
+    return spec;
+}
+
+FieldSpec decibelField(const QString& label, const QString& tip, double low, double high, double reset)
+{
+    FieldSpec spec;
+    spec.label = label;
+    spec.tip = tip;
+    spec.format = [low](double level) {
+        return level <= low ? QStringLiteral("silent")
+                            : QString::fromStdString(formatDecibels(Decibels{level}));
+    };
+    spec.parse = [low](const QString& text) {
+        return text.trimmed() == QLatin1String("silent") ? std::optional(low) : numberFrom(text, "db");
+    };
+    spec.step = [](double level, double steps) { return stepLinear(level, steps, 0.5); };
+    spec.reset = reset;
+    spec.low = low;
+    spec.high = high;
+    return spec;
+}
+
+FieldSpec percentField(const QString& label, const QString& tip, double reset)
+{
+    FieldSpec spec;
+    spec.label = label;
+    spec.tip = tip;
+    spec.format = [](double share) { return QString::number(100.0 * share, 'f', 0) + QStringLiteral(" %"); };
+    spec.parse = [](const QString& text) {
+        const auto percent = numberFrom(text, "%");
+        return percent ? std::optional(*percent / 100.0) : std::nullopt;
+    };
+    spec.step = [](double share, double steps) { return stepLinear(share, steps, 0.01); };
+    spec.reset = reset;
+    spec.low = 0.0;
+    spec.high = 1.0;
+    return spec;
+}
+
+FieldSpec keyField(const QString& label, const QString& tip, std::function<Naming()> naming)
+{
+    FieldSpec spec;
+    spec.label = label;
+    spec.tip = tip;
+    spec.format = [naming](double key) {
+        return QString::fromStdString(keyWithNumber(int(std::lround(key)), naming()));
+    };
+    spec.parse = [naming](const QString& text) -> std::optional<double> {
+        // The number in brackets is what we show ourselves.
+        const auto key = parseKey(text.section(QLatin1Char('('), 0, 0).toStdString(), naming());
+        return key ? std::optional(double(*key)) : std::nullopt;
+    };
+    spec.step = [](double key, double steps) { return std::round(stepLinear(key, steps, 1.0)); };
+    spec.low = 0.0;
+    spec.high = 127.0;
+    return spec;
+}
+
+FieldSpec countField(const QString& label, const QString& tip, double low, double high, double reset)
+{
+    FieldSpec spec;
+    spec.label = label;
+    spec.tip = tip;
+    spec.format = [](double n) { return QString::number(std::lround(n)); };
+    spec.parse = [](const QString& text) { return numberFrom(text, ""); };
+    spec.step = [](double n, double steps) { return std::round(stepLinear(n, steps, 1.0)); };
+    spec.reset = reset;
+    spec.low = low;
+    spec.high = high;
+    return spec;
+}
+
+} // namespace puretone::app

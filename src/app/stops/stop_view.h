@@ -1,0 +1,67 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/session/session.h"
+#include "app/widgets/choice_field.h"
+#include "app/widgets/value_field.h"
+#include "app/widgets/wave_view.h"
+
+#include <QFrame>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+namespace puretone::app {
+
+/// One stop of the path: a bench with the large picture, and the details beside it.
+class StopView : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit StopView(Session& session, const QString& title, QWidget* parent = nullptr);
+    /// Shows the document as it is now. Called for the visible stop after every change.
+    virtual void refresh() = 0;
+    /// A voice is heard at `frame` of the current take; negative when silent.
+    virtual void showPlayhead(double) { }
+
+protected:
+    Session& session() { return session_; }
+    QVBoxLayout* bench() { return bench_; }
+    QVBoxLayout* details() { return details_; }
+
+    ValueField* addField(FieldSpec spec);
+    ChoiceField* addChoice(const QString& label, const QString& tip, const QStringList& words);
+    /// A value that can only be read. Returns the label that shows it.
+    QLabel* addReading(const QString& label, const QString& tip);
+    QLabel* addHeading(const QString& text);
+    QPushButton* addButton(const QString& text, const QString& tip, bool main = false);
+    void addRule();
+
+    /// Makes a field's edits change the take, one step per gesture.
+    void connectToTake(
+        ValueField* field, const QString& stepName, std::function<void(Take&, double)> change);
+    void connectToInstrument(
+        ValueField* field, const QString& stepName, std::function<void(Instrument&, double)> change);
+
+    /// Gesture of the drag that is going on; a new one when `first`.
+    int gesture(bool first) { return first ? gesture_ = session_.newGesture() : gesture_; }
+    void abandonGesture() { session_.abandon(gesture_); }
+
+private:
+    Session& session_;
+    QVBoxLayout* bench_;
+    QVBoxLayout* details_;
+    int gesture_ = 0;
+};
+
+/// A position or duration in frames of the take, shown and typed in seconds.
+FieldSpec framesField(const QString& label, const QString& tip, std::function<double()> rate, bool position);
+/// A time in seconds.
+FieldSpec secondsField(const QString& label, const QString& tip, double low, double high, double reset);
+FieldSpec centsField(const QString& label, const QString& tip, double low, double high);
+FieldSpec decibelField(const QString& label, const QString& tip, double low, double high, double reset);
+FieldSpec percentField(const QString& label, const QString& tip, double reset);
+/// A key by name or number.
+FieldSpec keyField(const QString& label, const QString& tip, std::function<Naming()> naming);
+FieldSpec countField(const QString& label, const QString& tip, double low, double high, double reset);
+
+} // namespace puretone::app

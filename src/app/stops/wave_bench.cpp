@@ -1,0 +1,49 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/stops/wave_bench.h"
+
+#include "app/theme/theme.h"
+
+namespace puretone::app {
+
+WaveBench::WaveBench(Session& session, const QString& title, QWidget* parent)
+    : StopView(session, title, parent)
+    , strip_(new WaveStrip(this))
+    , wave_(new WaveView(this))
+    , invitation_(new QLabel(this))
+{
+    bench()->addWidget(strip_);
+    bench()->addWidget(wave_, 1);
+    bench()->addWidget(invitation_, 1);
+    invitation_->setAlignment(Qt::AlignCenter);
+    invitation_->setWordWrap(true);
+    invitation_->setProperty("role", "quiet");
+    invitation_->setFont(Theme::font(15));
+    connect(wave_, &WaveView::viewChanged, this, [this] {
+        const auto& g = wave_->geometryOfWave();
+        strip_->setWindow(g.firstFrame, g.lastFrame());
+    });
+    connect(strip_, &WaveStrip::scrolled, wave_, &WaveView::scrollTo);
+}
+
+bool WaveBench::showSound()
+{
+    const Take* take = session().take();
+    const bool has = take != nullptr;
+    strip_->setVisible(has);
+    wave_->setVisible(has);
+    invitation_->setVisible(!has);
+    if (!has) {
+        invitation_->setText(tr("Drop a recording here, or open one with Ctrl+O.\n\n"
+                                "One sound is enough: a sung note, a bell, a bottle."));
+        return false;
+    }
+    strip_->setSound(session().peaks(), take->kept);
+    wave_->setSound(session().peaks(), take->kept);
+    const auto period = take->period();
+    wave_->setPeriod(period ? *period * take->rate() : 0.0);
+    return true;
+}
+
+double WaveBench::rate() { return session().take() != nullptr ? session().take()->rate() : 48000.0; }
+
+} // namespace puretone::app

@@ -1,0 +1,29 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/stops/stop_view.h"
+#include "app/widgets/wave_strip.h"
+
+namespace puretone::app {
+
+/// A stop whose bench is the strip of the whole recording above the zoomed wave.
+class WaveBench : public StopView {
+    Q_OBJECT
+
+public:
+    WaveBench(Session& session, const QString& title, QWidget* parent = nullptr);
+    WaveView* wave() { return wave_; }
+    void showPlayhead(double frame) override { wave_->setPlayhead(frame); }
+
+protected:
+    /// Hands both views the current take's sound. False, with an invitation shown, where there is none.
+    bool showSound();
+    double rate();
+
+private:
+    WaveStrip* strip_;
+    WaveView* wave_;
+    QLabel* invitation_;
+};
+
+} // namespace puretone::app

@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/choice_field.h"
+
+#include "app/theme/theme.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+
+namespace puretone::app {
+
+ChoiceField::ChoiceField(
+    const QString& label, const QString& tip, const QStringList& words, QWidget* parent)
+    : QWidget(parent)
+    , box_(new QComboBox(this))
+{
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(8);
+    auto* name = new QLabel(label, this);
+    name->setProperty("role", "quiet");
+    name->setToolTip(tip);
+    row->addWidget(name, 1);
+    row->addWidget(box_);
+    box_->setFixedWidth(132);
+    box_->addItems(words);
+    box_->setFont(Theme::font(13, Theme::Weight::medium));
+    box_->setToolTip(tip);
+    box_->setAccessibleName(label);
+    setFocusProxy(box_);
+    connect(box_, qOverload<int>(&QComboBox::activated), this, &ChoiceField::chosen);
+}
+
+void ChoiceField::setIndex(int index) { box_->setCurrentIndex(index); }
+
+} // namespace puretone::app

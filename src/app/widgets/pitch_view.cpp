@@ -1,0 +1,246 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/pitch_view.h"
+
+#include "app/theme/theme.h"
+
+#include <QPainter>
+#include <QPainterPath>
+
+namespace puretone::app {
+
+namespace {
+
+constexpr double nameRoom = 46.0, profileRoom = 150.0, footRoom = 20.0;
+
+} // namespace
+
+PitchView::PitchView(QWidget* parent)
+    : QWidget(parent)
+{
+    setAccessibleName(tr("Pitch over time"));
+}
+
+void PitchView::setPitch(const PitchLine* line, double midi, double seconds, const Naming& naming)
+{
+    empty_ = line == nullptr;
+    line_ = line != nullptr ? *line : PitchLine{};
+    midi_ = midi;
+    seconds_ = std::max(0.01, seconds);
+    naming_ = naming;
+    findRange();
+    update();
+}
+
+void PitchView::clear()
+{
+    empty_ = true;
+    line_ = {};
+    update();
+}
+
+void PitchView::findRange()
+{
+    // The middle 96 % of the line, at least a semitone either way, and the chosen note.
+    std::vector<double> all;
+    for (const auto& p : line_.points)
+        all.push_back(p.midi);
+    double low = midi_, high = midi_;
+    if (!all.empty()) {
+        std::sort(all.begin(), all.end());
+        low = std::min(low, all[all.size() / 50]);
+        high = std::max(high, all[all.size() - 1 - all.size() / 50]);
+    }
+    const double middle = std::round(0.5 * (low + high));
+    const double half = std::max(1.25, 0.5 * (high - low) + 0.6);
+    low_ = middle - half;
+    high_ = middle + half;
+}
+
+double PitchView::yOf(double midi, const QRectF& area) const
+{
+    return area.bottom() - (midi - low_) / (high_ - low_) * area.height();
+}
+
+void PitchView::paintNoteLines(QPainter& painter, const QRectF& area) const
+{
+    const auto& t = Theme::tokens();
+    const bool wide = high_ - low_ > 14.0;
+    for (int key = int(std::ceil(low_)); key <= int(std::floor(high_)); ++key) {
+        if (wide && key % 12 != 0)
+            continue;
+        const double y = yOf(key, area);
+        painter.setPen(QPen(t.line, 1.0));
+        painter.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
+        painter.setPen(t.quietInk);
+        painter.setFont(Theme::font(12));
+        if (std::abs(y - yOf(midi_, area)) > 15.0)
+            painter.drawText(QRectF(0.0, y - 9.0, nameRoom - 10.0, 18.0),
+                Qt::AlignRight | Qt::AlignVCenter, typeset(noteName(key, naming_)));
+        if (!wide && high_ - low_ < 4.0)
+            for (const double quarter : {0.25, 0.5, 0.75}) {
+                QColor faint = t.line;
+                faint.setAlpha(110);
+                painter.setPen(QPen(faint, 1.0));
+                const double yq = yOf(key + quarter, area);
+                if (yq > area.top())
+                    painter.drawLine(QPointF(area.left(), yq), QPointF(area.right(), yq));
+            }
+    }
+    const double y = yOf(midi_, area);
+    painter.setPen(QPen(t.brass, 2.0));
+    painter.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
+    painter.setFont(Theme::font(12, Theme::Weight::strong));
+    painter.drawText(QRectF(0.0, y - 9.0, nameRoom - 10.0, 18.0), Qt::AlignRight | Qt::AlignVCenter,
+        typeset(noteName(int(std::lround(midi_)), naming_)));
+}
+
+void PitchView::paintLine(QPainter& painter, const QRectF& area) const
+{
+    painter.save();
+    painter.setClipRect(area.adjusted(-1.0, -2.0, 1.0, 2.0));
+    painter.setPen(QPen(Theme::tokens().sea, 1.8));
+    painter.setBrush(Qt::NoBrush);
+    QPainterPath path;
+    double last = -1e9;
+    const double joined = 3.5 * seconds_ / std::max<double>(60.0, double(line_.points.size()));
+    for (const auto& p : line_.points) {
+        const QPointF at(area.left() + p.seconds / seconds_ * area.width(), yOf(p.midi, area));
+        if (p.seconds - last > joined)
+            path.moveTo(at);
+        else
+            path.lineTo(at);
+        last = p.seconds;
+    }
+    painter.drawPath(path);
+    painter.restore();
+}
+
+void PitchView::paintProfile(QPainter& painter, const QRectF& area) const
+{
+    constexpr std::size_t bins = 34;
+    std::array<double, bins> weight{};
+    for (const auto& p : line_.points) {
+        const double place = (p.midi - low_) / (high_ - low_) * double(bins);
+        if (place >= 0.0 && place < double(bins))
+            weight[std::size_t(place)] += p.clarity * std::sqrt(std::max(0.0, p.level));
+    }
+    const double top = *std::max_element(weight.begin(), weight.end());
+    if (top <= 0.0)
+        return;
+    QColor color = Theme::tokens().sea;
+    color.setAlpha(185);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(color);
+    const double step = area.height() / double(bins);
+    for (std::size_t i = 0; i < bins; ++i)
+        if (weight[i] > 0.0)
+            painter.drawRect(QRectF(area.left(), area.bottom() - double(i + 1) * step + 0.5,
+                std::max(1.5, weight[i] / top * area.width()), std::max(1.0, step - 1.5)));
+}
+
+void PitchView::paintEvent(QPaintEvent*)
+{
+    const auto& t = Theme::tokens();
+    QPainter painter(this);
+    painter.setRenderHint(QPainter::Antialiasing);
+    if (empty_) {
+        painter.setPen(t.quietInk);
+        painter.drawText(rect(), Qt::AlignCenter, tr("Following the pitch…"));
+        return;
+    }
+    const QRectF area
+        = QRectF(rect()).adjusted(nameRoom, 6.0, -profileRoom - 14.0, -footRoom);
+    paintNoteLines(painter, area);
+    paintLine(painter, area);
+    const QRectF side(area.right() + 14.0, area.top(), profileRoom - 4.0, area.height());
+    paintProfile(painter, side);
+    painter.setFont(Theme::font(11));
+    painter.setPen(t.quietInk);
+    const double foot = area.bottom() + 4.0;
+    painter.drawText(QRectF(area.left(), foot, 100.0, 16.0), Qt::AlignLeft, QStringLiteral("0 s"));
+    painter.drawText(QRectF(area.right() - 100.0, foot, 100.0, 16.0), Qt::AlignRight,
+        QString::number(seconds_, 'f', 2) + QStringLiteral(" s"));
+    painter.drawText(QRectF(side.left(), foot, side.width(), 16.0), Qt::AlignLeft,
+        line_.points.empty() ? tr("nothing repeats here") : tr("where the sound dwells"));
+}
+
+// ---- Spectrum --------------------------------------------------------------------------------------
+
+SpectrumView::SpectrumView(QWidget* parent)
+    : QWidget(parent)
+{
+    setAccessibleName(tr("Spectrum"));
+    setToolTip(tr("The mean spectrum; the marks below it are where the partials of the note belong"));
+}
+
+void SpectrumView::setSpectrum(
+    const MeanSpectrum* spectrum, double hz, double stretch, const QString& noteName)
+{
+    spectrum_ = spectrum != nullptr ? *spectrum : MeanSpectrum{};
+    hz_ = hz;
+    stretch_ = stretch;
+    noteName_ = noteName;
+    const double nyquist = spectrum_.binHz * double(spectrum_.magnitude.size());
+    topHz_ = std::min(std::clamp(hz * 17.0, 1500.0, 12000.0), std::max(100.0, nyquist));
+    columns_.clear();
+    update();
+}
+
+void SpectrumView::clear() { setSpectrum(nullptr, 0.0, 0.0, {}); }
+
+void SpectrumView::makeColumns(int count)
+{
+    columns_.assign(std::size_t(count), -90.0f);
+    float top = 1e-9f;
+    const auto last = std::min(spectrum_.magnitude.size(), std::size_t(topHz_ / spectrum_.binHz) + 1);
+    for (std::size_t k = 1; k < last; ++k)
+        top = std::max(top, spectrum_.magnitude[k]);
+    for (std::size_t i = 0; i < columns_.size(); ++i) {
+        const double from = topHz_ * double(i) / count / spectrum_.binHz;
+        const double to = topHz_ * double(i + 1) / count / spectrum_.binHz;
+        float highest = 0.0f;
+        for (auto k = std::size_t(from); k <= std::size_t(to) && k < spectrum_.magnitude.size(); ++k)
+            highest = std::max(highest, spectrum_.magnitude[k]);
+        columns_[i] = std::max(-90.0f, 20.0f * std::log10(std::max(1e-9f, highest / top)));
+    }
+}
+
+void SpectrumView::paintEvent(QPaintEvent*)
+{
+    const auto& t = Theme::tokens();
+    QPainter painter(this);
+    painter.setRenderHint(QPainter::Antialiasing);
+    if (spectrum_.magnitude.empty() || spectrum_.binHz <= 0.0)
+        return;
+    const QRectF area = QRectF(rect()).adjusted(nameRoom, 4.0, -8.0, -34.0);
+    if (int(columns_.size()) != int(area.width()))
+        makeColumns(std::max(1, int(area.width())));
+    constexpr double depth = 72.0;
+    QPolygonF outline;
+    outline << area.bottomLeft();
+    for (std::size_t i = 0; i < columns_.size(); ++i)
+        outline << QPointF(area.left() + double(i) + 0.5,
+            area.bottom() - std::max(0.0, 1.0 + double(columns_[i]) / depth) * area.height());
+    outline << area.bottomRight();
+    QColor fill = t.sea;
+    fill.setAlpha(90);
+    painter.setPen(QPen(t.sea, 1.2));
+    painter.setBrush(fill);
+    painter.drawPolygon(outline);
+    painter.setPen(QPen(t.brass, 2.0));
+    for (int h = 1; h <= 64 && hz_ > 0.0; ++h) {
+        const double hz = h * hz_ * std::sqrt((1.0 + stretch_ * h * h) / (1.0 + stretch_));
+        const double x = area.left() + hz / topHz_ * area.width();
+        if (x > area.right())
+            break;
+        painter.drawLine(QPointF(x, area.bottom() + 2.0), QPointF(x, area.bottom() + 8.0));
+    }
+    painter.setFont(Theme::font(11));
+    painter.drawText(QRectF(area.left(), area.bottom() + 12.0, 300.0, 16.0), Qt::AlignLeft,
+        hz_ > 0.0 ? tr("partials of %1").arg(noteName_) : QString());
+    painter.setPen(t.quietInk);
+    painter.drawText(QRectF(area.right() - 120.0, area.bottom() + 12.0, 120.0, 16.0), Qt::AlignRight,
+        tr("%1 kHz").arg(QString::number(topHz_ / 1000.0, 'f', 1)));
+}
+
+} // namespace puretone::app

@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "model/instrument.h"
+#include "pitch/spectrum.h"
+
+#include <QWidget>
+
+namespace puretone::app {
+
+/// The pitch over time among note lines, its weight gathered at the side as a profile.
+class PitchView : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit PitchView(QWidget* parent = nullptr);
+    /// @param line Null while it is computed. @param midi The chosen pitch, drawn as the brass line.
+    void setPitch(const PitchLine* line, double midi, double seconds, const Naming& naming);
+    void clear();
+    QSize minimumSizeHint() const override { return {300, 140}; }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+
+private:
+    double yOf(double midi, const QRectF& area) const;
+    void paintNoteLines(QPainter& painter, const QRectF& area) const;
+    void paintLine(QPainter& painter, const QRectF& area) const;
+    void paintProfile(QPainter& painter, const QRectF& area) const;
+    void findRange();
+
+    bool empty_ = true;
+    PitchLine line_;
+    double midi_ = 60.0, seconds_ = 1.0;
+    double low_ = 59.0, high_ = 61.0; ///< Shown range, MIDI.
+    Naming naming_;
+};
+
+/// The mean spectrum with the partials of the chosen note marked below it.
+class SpectrumView : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit SpectrumView(QWidget* parent = nullptr);
+    void setSpectrum(
+        const MeanSpectrum* spectrum, double hz, double stretch, const QString& noteName);
+    void clear();
+    QSize minimumSizeHint() const override { return {300, 110}; }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+
+private:
+    void makeColumns(int count);
+    MeanSpectrum spectrum_;
+    double hz_ = 0.0, stretch_ = 0.0, topHz_ = 4000.0;
+    QString noteName_;
+    std::vector<float> columns_; ///< Highest level under each pixel, dB under the top.
+};
+
+} // namespace puretone::app

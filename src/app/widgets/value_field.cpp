@@ -1,0 +1,180 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/value_field.h"
+
+#include "app/theme/theme.h"
+
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <algorithm>
+#include <cmath>
+
+namespace puretone::app {
+
+namespace {
+
+constexpr double pixelsPerStep = 6.0;
+constexpr double dragThreshold = 4.0;
+
+} // namespace
+
+double stepLinear(double value, double steps, double size) { return value + steps * size; }
+
+double stepTime(double value, double steps)
+{
+    // Around 1 ms the steps are linear, above they are 8 % each.
+    constexpr double knee = 0.001;
+    return std::max(0.0, (value + knee) * std::pow(1.08, steps) - knee);
+}
+
+ValueField::ValueField(FieldSpec spec, QWidget* parent)
+    : QWidget(parent)
+    , spec_(std::move(spec))
+    , label_(new QLabel(spec_.label, this))
+    , edit_(new QLineEdit(this))
+{
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(8);
+    row->addWidget(label_, 1);
+    row->addWidget(edit_);
+    label_->setProperty("role", "quiet");
+    label_->setToolTip(spec_.tip);
+    label_->installEventFilter(this);
+    edit_->setFixedWidth(132);
+    edit_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    edit_->setFont(Theme::font(13, Theme::Weight::medium));
+    edit_->setToolTip(spec_.tip);
+    edit_->setAccessibleName(spec_.label);
+    edit_->setAccessibleDescription(spec_.tip);
+    edit_->installEventFilter(this);
+    setFocusProxy(edit_);
+    connect(edit_, &QLineEdit::editingFinished, this, &ValueField::commitTyped);
+}
+
+void ValueField::setValue(double value)
+{
+    value_ = value;
+    // What is being typed is not overwritten by what it changes elsewhere.
+    if (!edit_->hasFocus() || !edit_->isModified())
+        show();
+}
+
+void ValueField::setRange(double low, double high)
+{
+    spec_.low = low;
+    spec_.high = high;
+}
+
+void ValueField::setFieldEnabled(bool enabled)
+{
+    edit_->setEnabled(enabled);
+    if (!enabled)
+        edit_->clear();
+    else
+        show();
+}
+
+void ValueField::show()
+{
+    edit_->setText(typeset(spec_.format(value_)));
+    edit_->setModified(false);
+}
+
+void ValueField::commitTyped()
+{
+    if (!edit_->isModified())
+        return;
+    const auto typed = spec_.parse(edit_->text());
+    if (!typed) {
+        emit refused(tr("\"%1\" cannot be read as a value for \"%2\".").arg(edit_->text(), spec_.label));
+        show();
+        return;
+    }
+    // A little play, so that the shown (rounded) limit can be typed.
+    const double play = 1e-3 * std::max(1e-3, std::abs(*typed));
+    if (*typed < spec_.low - play || *typed > spec_.high + play) {
+        emit refused(spec_.refusal.isEmpty()
+                ? tr("%1 must lie between %2 and %3.")
+                      .arg(spec_.label, typeset(spec_.format(spec_.low)), typeset(spec_.format(spec_.high)))
+                : spec_.refusal);
+        show();
+        return;
+    }
+    edit_->setModified(false);
+    propose(*typed, true);
+    show();
+}
+
+void ValueField::propose(double value, bool first)
+{
+    value = std::clamp(value, spec_.low, std::max(spec_.low, spec_.high));
+    if (value == value_ && !first)
+        return;
+    emit edited(value, first);
+}
+
+bool ValueField::eventFilter(QObject* watched, QEvent* event)
+{
+    if (watched == label_ && event->type() == QEvent::MouseButtonDblClick && spec_.reset
+        && edit_->isEnabled()) {
+        propose(*spec_.reset, true);
+        return true;
+    }
+    if (watched == edit_ && editEvent(event))
+        return true;
+    return QWidget::eventFilter(watched, event);
+}
+
+bool ValueField::editEvent(QEvent* event)
+{
+    if (event->type() == QEvent::KeyPress) {
+        auto* key = static_cast<QKeyEvent*>(event);
+        if (key->key() == Qt::Key_Up || key->key() == Qt::Key_Down) {
+            const double size = key->modifiers().testFlag(Qt::ShiftModifier) ? 0.1 : 1.0;
+            const bool first = !std::exchange(keyRun_, true);
+            edit_->setModified(false);
+            propose(spec_.step(value_, key->key() == Qt::Key_Up ? size : -size), first);
+            return true;
+        }
+        if (key->key() == Qt::Key_Escape) {
+            show();
+            edit_->clearFocus();
+            return true;
+        }
+        return false;
+    }
+    if (event->type() == QEvent::FocusOut)
+        keyRun_ = false;
+    auto* mouse = dynamic_cast<QMouseEvent*>(event);
+    if (mouse == nullptr || !edit_->isEnabled())
+        return false;
+    if (event->type() == QEvent::MouseButtonPress && mouse->button() == Qt::LeftButton
+        && !edit_->hasFocus()) {
+        pressed_ = true;
+        dragging_ = false;
+        pressY_ = mouse->globalPosition().y();
+        dragFrom_ = value_;
+        return true;
+    }
+    if (event->type() == QEvent::MouseMove && pressed_) {
+        const double pull = pressY_ - mouse->globalPosition().y();
+        if (!dragging_ && std::abs(pull) < dragThreshold)
+            return true;
+        const bool first = !std::exchange(dragging_, true);
+        const double size = mouse->modifiers().testFlag(Qt::ShiftModifier) ? 0.1 : 1.0;
+        propose(spec_.step(dragFrom_, size * pull / pixelsPerStep), first);
+        return true;
+    }
+    if (event->type() == QEvent::MouseButtonRelease && pressed_) {
+        pressed_ = false;
+        if (!dragging_) {
+            edit_->setFocus(Qt::MouseFocusReason);
+            edit_->selectAll();
+        }
+        return true;
+    }
+    return false;
+}
+
+} // namespace puretone::app

@@ -1,0 +1,458 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/wave_view.h"
+
+#include "app/theme/theme.h"
+#include "audio/crossing.h"
+
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QPainterPath>
+#include <QWheelEvent>
+
+namespace puretone::app {
+
+namespace {
+
+constexpr double axisHeight = 22.0;
+constexpr double grabReach = 9.0; ///< Pixels on either side of a handle.
+constexpr double gripRadius = 6.5;
+/// Closer than this many pixels a frame, single frames are drawn as points.
+constexpr double pointsFrom = 5.0;
+
+} // namespace
+
+WaveView::WaveView(QWidget* parent)
+    : QWidget(parent)
+{
+    setMouseTracking(true);
+    setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(tr("Wave"));
+}
+
+void WaveView::setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept)
+{
+    const bool other = (peaks ? &peaks->audio() : nullptr) != (peaks_ ? &peaks_->audio() : nullptr);
+    peaks_ = std::move(peaks);
+    kept_ = kept;
+    if (other && peaks_)
+        fit({Frames{0}, Frames{frames()}});
+    update();
+}
+
+void WaveView::setHandles(std::vector<WaveHandle> handles)
+{
+    handles_ = std::move(handles);
+    update();
+}
+
+void WaveView::setHeadroom(double pixels)
+{
+    headroom_ = pixels;
+    layOut();
+}
+
+void WaveView::setPlayhead(double frame)
+{
+    if (frame == playhead_)
+        return;
+    const auto strip = [&](double f) {
+        return QRectF(geometry_.xOf(f) - 2.0, 0.0, 4.0, height()).toAlignedRect();
+    };
+    if (playhead_ >= 0.0)
+        update(strip(playhead_));
+    playhead_ = frame;
+    if (playhead_ >= 0.0)
+        update(strip(playhead_));
+}
+
+void WaveView::layOut()
+{
+    const bool firstTime = geometry_.area.isEmpty();
+    const double had = geometry_.area.width();
+    geometry_.area = QRectF(8.0, headroom_ + 8.0, std::max(1.0, width() - 16.0),
+        std::max(1.0, height() - headroom_ - axisHeight - 12.0));
+    if (firstTime && peaks_)
+        fit({Frames{0}, Frames{frames()}});
+    else if (had > 1.0)
+        geometry_.framesPerPixel *= had / geometry_.area.width(); // the same stretch stays in view
+    update();
+}
+
+void WaveView::resizeEvent(QResizeEvent*)
+{
+    layOut();
+    emit viewChanged();
+}
+
+void WaveView::setView(const WaveGeometry& geometry)
+{
+    geometry_ = geometry;
+    update();
+    emit viewChanged();
+}
+
+void WaveView::fit(Span span) { setView(geometry_.fitting(span)); }
+void WaveView::scrollTo(double firstFrame) { setView(geometry_.scrolledTo(firstFrame, frames())); }
+void WaveView::zoom(double factor)
+{
+    const bool onHandle = focused_ >= 0 && handle(focused_) != nullptr;
+    const double x
+        = onHandle ? geometry_.xOf(handle(focused_)->frame) : geometry_.area.center().x();
+    setView(geometry_.zoomed(factor, x, frames()));
+}
+
+const WaveHandle* WaveView::handle(int id) const
+{
+    for (const auto& h : handles_)
+        if (h.id == id)
+            return &h;
+    return nullptr;
+}
+
+int WaveView::handleAt(QPointF position) const
+{
+    int best = -1;
+    double bestDistance = grabReach + 1.0;
+    for (const auto& h : handles_) {
+        double distance = std::abs(geometry_.xOf(h.frame) - position.x());
+        // Where two lie on each other, the one whose grip is nearer in height wins.
+        const double grip = h.grip == WaveHandle::Grip::top ? geometry_.area.top()
+            : h.grip == WaveHandle::Grip::bottom            ? geometry_.area.bottom()
+                                                            : geometry_.area.center().y();
+        distance += 0.01 * std::abs(grip - position.y());
+        if (std::abs(geometry_.xOf(h.frame) - position.x()) <= grabReach && distance < bestDistance + 6.0
+            && distance < bestDistance) {
+            bestDistance = distance;
+            best = h.id;
+        }
+    }
+    return best;
+}
+
+// ---- Hand ------------------------------------------------------------------------------------------
+
+void WaveView::wheelEvent(QWheelEvent* event)
+{
+    if (!peaks_)
+        return;
+    const QPoint turn = event->angleDelta();
+    if (std::abs(turn.x()) > std::abs(turn.y()))
+        scrollTo(geometry_.firstFrame - turn.x() * geometry_.framesPerPixel);
+    else if (turn.y() != 0)
+        setView(geometry_.zoomed(
+            std::exp2(-turn.y() / 240.0), event->position().x(), frames()));
+    event->accept();
+}
+
+void WaveView::mousePressEvent(QMouseEvent* event)
+{
+    setFocus(Qt::MouseFocusReason);
+    if (event->button() != Qt::LeftButton || !peaks_)
+        return;
+    const int id = handleAt(event->position());
+    focused_ = id;
+    keyRun_ = false;
+    grabX_ = event->position().x();
+    if (id >= 0) {
+        dragged_ = id;
+        moved_ = false;
+        grabFrame_ = handle(id)->frame;
+        finePull_ = 0.0;
+    } else {
+        panning_ = true;
+        panFirst_ = geometry_.firstFrame;
+    }
+    update();
+}
+
+void WaveView::mouseMoveEvent(QMouseEvent* event)
+{
+    const double x = event->position().x();
+    if (dragged_ >= 0) {
+        const double pull = (x - grabX_) * geometry_.framesPerPixel;
+        // Fine movement is added up apart, so that pressing Shift in the middle makes no jump.
+        const bool fine = event->modifiers().testFlag(Qt::ShiftModifier);
+        grabX_ = x;
+        finePull_ += fine ? 0.1 * pull : pull;
+        const bool first = !moved_;
+        moved_ = true;
+        moveTo(grabFrame_ + finePull_, event->modifiers(), first);
+        return;
+    }
+    if (panning_) {
+        scrollTo(panFirst_ - (x - grabX_) * geometry_.framesPerPixel);
+        setCursor(Qt::ClosedHandCursor);
+        return;
+    }
+    const int over = handleAt(event->position());
+    if (over != hovered_) {
+        hovered_ = over;
+        setCursor(over >= 0 ? Qt::SizeHorCursor : Qt::ArrowCursor);
+        update();
+    }
+}
+
+void WaveView::moveTo(double frame, Qt::KeyboardModifiers modifiers, bool first)
+{
+    const WaveHandle* h = handle(dragged_);
+    auto target = Frames{std::llround(frame)};
+    if (h != nullptr && h->snaps && !modifiers.testFlag(Qt::AltModifier)) {
+        const auto reach = std::int64_t(std::clamp(8.0 * geometry_.framesPerPixel, 1.0, 2000.0));
+        target = nearestCrossing(peaks_->audio(), target, reach);
+    }
+    emit handleMoved(dragged_, target.value, first);
+}
+
+void WaveView::mouseReleaseEvent(QMouseEvent* event)
+{
+    if (event->button() != Qt::LeftButton)
+        return;
+    panning_ = false;
+    const int was = std::exchange(dragged_, -1);
+    setCursor(handleAt(event->position()) >= 0 ? Qt::SizeHorCursor : Qt::ArrowCursor);
+    if (was >= 0 && moved_)
+        emit handleReleased(was);
+    update();
+}
+
+void WaveView::mouseDoubleClickEvent(QMouseEvent* event)
+{
+    panning_ = false;
+    if (handleAt(event->position()) < 0)
+        emit stretchAsked(std::llround(geometry_.frameAt(event->position().x())));
+}
+
+void WaveView::keyPressEvent(QKeyEvent* event)
+{
+    if (event->key() == Qt::Key_Escape && dragged_ >= 0) {
+        const int was = std::exchange(dragged_, -1);
+        if (moved_)
+            emit handleCancelled(was);
+        update();
+        return;
+    }
+    if (event->key() == Qt::Key_Plus || event->key() == Qt::Key_Equal)
+        return zoom(0.5);
+    if (event->key() == Qt::Key_Minus)
+        return zoom(2.0);
+    const bool left = event->key() == Qt::Key_Left, right = event->key() == Qt::Key_Right;
+    const WaveHandle* h = handle(focused_);
+    if (h == nullptr || (!left && !right)) {
+        QWidget::keyPressEvent(event);
+        return;
+    }
+    double step = 1.0;
+    if (event->modifiers().testFlag(Qt::ControlModifier))
+        step = rate() / 1000.0;
+    else if (event->modifiers().testFlag(Qt::ShiftModifier))
+        step = periodFrames_ > 0.0 ? periodFrames_ : 1.0;
+    const bool first = !keyRun_;
+    keyRun_ = true;
+    emit handleMoved(focused_, std::llround(h->frame + (left ? -step : step)), first);
+    event->accept();
+}
+
+void WaveView::leaveEvent(QEvent*)
+{
+    hovered_ = -1;
+    update();
+}
+
+void WaveView::focusOutEvent(QFocusEvent*)
+{
+    keyRun_ = false;
+    update();
+}
+
+bool WaveView::focusNextPrevChild(bool next)
+{
+    // Tab goes from handle to handle before it leaves the wave.
+    keyRun_ = false;
+    int index = -1;
+    for (std::size_t i = 0; i < handles_.size(); ++i)
+        if (handles_[i].id == focused_)
+            index = int(i);
+    index += next ? 1 : index < 0 ? int(handles_.size()) : -1;
+    if (index >= 0 && index < int(handles_.size())) {
+        focused_ = handles_[std::size_t(index)].id;
+        update();
+        return true;
+    }
+    focused_ = -1;
+    return QWidget::focusNextPrevChild(next);
+}
+
+// ---- Picture ---------------------------------------------------------------------------------------
+
+void WaveView::paintEvent(QPaintEvent*)
+{
+    QPainter painter(this);
+    painter.setRenderHint(QPainter::Antialiasing);
+    if (!peaks_)
+        return;
+    if (underlay_)
+        underlay_(painter, geometry_);
+    paintWave(painter);
+    paintAxis(painter);
+    if (overlay_)
+        overlay_(painter, geometry_);
+    for (const auto& h : handles_)
+        paintHandle(painter, h);
+    if (playhead_ >= 0.0) {
+        painter.setPen(QPen(Theme::tokens().ink, 1.0));
+        const double x = geometry_.xOf(playhead_);
+        painter.drawLine(QPointF(x, geometry_.area.top()), QPointF(x, geometry_.area.bottom()));
+    }
+    if (hasFocus() && focused_ < 0) {
+        painter.setPen(QPen(Theme::tokens().line, 1.0, Qt::DashLine));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawRect(QRectF(rect()).adjusted(1.0, 1.0, -1.0, -1.0));
+    }
+}
+
+void WaveView::paintWave(QPainter& painter)
+{
+    const auto channels = std::min<std::size_t>(2, peaks_->audio().channelCount());
+    const double laneHeight = geometry_.area.height() / double(channels);
+    for (std::size_t c = 0; c < channels; ++c) {
+        const QRectF lane(geometry_.area.left(), geometry_.area.top() + double(c) * laneHeight,
+            geometry_.area.width(), laneHeight);
+        if (geometry_.framesPerPixel < 1.0)
+            paintSamples(painter, c, lane);
+        else
+            paintLane(painter, c, lane);
+    }
+}
+
+namespace {
+
+/// Part of the wave with one colour.
+struct Stretch {
+    double left, right;
+    QColor color;
+};
+
+std::vector<Stretch> stretches(const WaveGeometry& g, Span kept)
+{
+    const auto& t = Theme::tokens();
+    const double from = std::clamp(g.xOf(double(kept.start.value)), g.area.left(), g.area.right());
+    const double to = std::clamp(g.xOf(double(kept.end.value)), g.area.left(), g.area.right());
+    return {{g.area.left(), from, t.faded}, {from, to, t.sea}, {to, g.area.right(), t.faded}};
+}
+
+} // namespace
+
+void WaveView::paintLane(QPainter& painter, std::size_t channel, QRectF lane)
+{
+    const double scale = devicePixelRatioF();
+    const auto count = std::size_t(lane.width() * scale) + 1;
+    columns_.resize(count);
+    peaks_->columns(channel, geometry_.firstFrame, geometry_.framesPerPixel / scale, columns_);
+    const double middle = lane.center().y(), half = 0.5 * lane.height() - 2.0;
+    QPolygonF outline;
+    outline.reserve(int(2 * count));
+    const auto x = [&](std::size_t i) { return lane.left() + (double(i) + 0.5) / scale; };
+    for (std::size_t i = 0; i < count; ++i)
+        outline << QPointF(x(i), middle - half * std::clamp(double(columns_[i].high), -1.0, 1.0) - 0.4);
+    for (std::size_t i = count; i-- > 0;)
+        outline << QPointF(x(i), middle - half * std::clamp(double(columns_[i].low), -1.0, 1.0) + 0.4);
+    painter.setPen(Qt::NoPen);
+    for (const auto& s : stretches(geometry_, kept_)) {
+        if (s.right <= s.left)
+            continue;
+        painter.save();
+        painter.setClipRect(QRectF(s.left, lane.top(), s.right - s.left, lane.height()));
+        painter.setBrush(s.color);
+        painter.drawPolygon(outline);
+        painter.restore();
+    }
+}
+
+void WaveView::paintSamples(QPainter& painter, std::size_t channel, QRectF lane)
+{
+    const auto samples = peaks_->audio().channel(channel);
+    const auto first = std::max<std::int64_t>(0, std::int64_t(geometry_.firstFrame) - 1);
+    const auto last = std::min(frames(), std::int64_t(geometry_.lastFrame()) + 2);
+    const double middle = lane.center().y(), half = 0.5 * lane.height() - 2.0;
+    painter.setPen(QPen(Theme::tokens().line, 1.0));
+    painter.drawLine(QPointF(lane.left(), middle), QPointF(lane.right(), middle));
+    QPolygonF line;
+    for (auto f = first; f < last; ++f)
+        line << QPointF(geometry_.xOf(double(f)),
+            middle - half * std::clamp(double(samples[std::size_t(f)]), -1.0, 1.0));
+    const bool points = 1.0 / geometry_.framesPerPixel >= pointsFrom;
+    for (const auto& s : stretches(geometry_, kept_)) {
+        if (s.right <= s.left)
+            continue;
+        painter.save();
+        painter.setClipRect(QRectF(s.left, lane.top(), s.right - s.left, lane.height()));
+        painter.setPen(QPen(s.color, 1.6));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawPolyline(line);
+        if (points) {
+            painter.setPen(Qt::NoPen);
+            painter.setBrush(s.color);
+            for (const auto& p : line)
+                painter.drawEllipse(p, 2.6, 2.6);
+        }
+        painter.restore();
+    }
+}
+
+void WaveView::paintAxis(QPainter& painter) const
+{
+    const auto& t = Theme::tokens();
+    painter.setFont(Theme::font(11));
+    const double top = geometry_.area.bottom() + 4.0;
+    for (const auto& tick : timeTicks(geometry_, rate())) {
+        const double x = geometry_.xOf(tick.frame);
+        if (x < geometry_.area.left() - 0.5)
+            continue;
+        painter.setPen(QPen(t.quietInk, 1.0));
+        painter.drawLine(QPointF(x, top), QPointF(x, top + 4.0));
+        const QRectF box(x + 4.0, top, 70.0, 15.0);
+        if (box.right() - 30.0 < geometry_.area.right())
+            painter.drawText(box, Qt::AlignLeft | Qt::AlignVCenter, tick.label);
+    }
+}
+
+void WaveView::paintHandle(QPainter& painter, const WaveHandle& h) const
+{
+    const double x = geometry_.xOf(h.frame);
+    if (x < geometry_.area.left() - 1.0 || x > geometry_.area.right() + 1.0)
+        return;
+    const bool live = h.id == dragged_ || h.id == hovered_ || (h.id == focused_ && hasFocus());
+    const QRectF& a = geometry_.area;
+    const double y = h.grip == WaveHandle::Grip::top ? a.top()
+        : h.grip == WaveHandle::Grip::bottom         ? a.bottom() - gripRadius
+                                                     : a.center().y();
+    painter.setPen(QPen(h.color, live ? 2.4 : 1.8));
+    if (h.post)
+        painter.drawLine(QPointF(x, a.top()), QPointF(x, a.bottom()));
+    painter.setBrush(live ? h.color : Theme::tokens().panel);
+    painter.drawEllipse(QPointF(x, y), gripRadius, gripRadius);
+    if (h.id == focused_ && hasFocus()) {
+        painter.setPen(QPen(Theme::tokens().ink, 1.0, Qt::DotLine));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawEllipse(QPointF(x, y), gripRadius + 3.5, gripRadius + 3.5);
+    }
+    const QString note = h.note && (live || h.post) ? h.note(h.frame) : QString();
+    if (note.isEmpty())
+        return;
+    painter.setFont(Theme::font(12, Theme::Weight::strong));
+    const double width = painter.fontMetrics().horizontalAdvance(note) + 10.0;
+    // Inside the recording's picture, whichever side has room.
+    const bool leftSide = x + 14.0 + width > a.right();
+    const double textY = h.grip == WaveHandle::Grip::top ? a.bottom() - 22.0 : a.top() + 4.0;
+    QRectF box(leftSide ? x - width - 8.0 : x + 8.0, textY, width, 18.0);
+    QColor back = Theme::tokens().panel;
+    back.setAlpha(215);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(back);
+    painter.drawRoundedRect(box, 4.0, 4.0);
+    painter.setPen(h.color);
+    painter.drawText(box, Qt::AlignCenter, note);
+}
+
+} // namespace puretone::app

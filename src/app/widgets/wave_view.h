@@ -1,0 +1,108 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/widgets/wave_geometry.h"
+#include "audio/peaks.h"
+
+#include <QWidget>
+#include <functional>
+#include <memory>
+
+namespace puretone::app {
+
+/// Something in a wave that can be grabbed and moved along the time axis.
+struct WaveHandle {
+    int id = 0;
+    double frame = 0.0;
+    QString name; ///< "loop start"; also its accessible name.
+    QColor color;
+    enum class Grip { top, bottom, middle } grip = Grip::top;
+    bool snaps = true; ///< To zero crossings, unless Alt is held.
+    bool post = true; ///< Drawn as a line over the whole height; otherwise its owner draws it.
+    std::function<QString(double frame)> note; ///< Beside the label while it moves; may be empty.
+};
+
+/// The zoomed wave with its time axis, its handles and whatever its stop draws over it.
+///
+/// Shows and reports; changes nothing. The wheel zooms about the pointer; handles move from where they
+/// are grabbed, ten times finer with Shift, and Esc puts them back.
+class WaveView : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit WaveView(QWidget* parent = nullptr);
+
+    /// @param kept Full colour inside, flat and pale outside.
+    void setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept);
+    void setHandles(std::vector<WaveHandle> handles);
+    /// Frames of one period, for Shift with the arrow keys; 0 for none.
+    void setPeriod(double frames) { periodFrames_ = frames; }
+    /// Room above the wave that the painter below may use.
+    void setHeadroom(double pixels);
+    using Painter = std::function<void(QPainter&, const WaveGeometry&)>;
+    void setUnderlay(Painter painter) { underlay_ = std::move(painter); }
+    void setOverlay(Painter painter) { overlay_ = std::move(painter); }
+    /// A thin line at a playing position; negative for none.
+    void setPlayhead(double frame);
+
+    const WaveGeometry& geometryOfWave() const { return geometry_; }
+    void fit(Span span);
+    void scrollTo(double firstFrame);
+    void zoom(double factor);
+    bool dragging() const { return dragged_ >= 0; }
+    QSize minimumSizeHint() const override { return {300, 120}; }
+
+signals:
+    /// `gesture` is the same for one drag or one run of key presses.
+    void handleMoved(int id, qint64 frame, bool first);
+    void handleReleased(int id);
+    void handleCancelled(int id);
+    void viewChanged();
+    /// A double-click away from every handle.
+    void stretchAsked(qint64 frame);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void leaveEvent(QEvent* event) override;
+    void focusOutEvent(QFocusEvent* event) override;
+    bool focusNextPrevChild(bool next) override;
+
+private:
+    int handleAt(QPointF position) const;
+    const WaveHandle* handle(int id) const;
+    void layOut();
+    void setView(const WaveGeometry& geometry);
+    void moveTo(double frame, Qt::KeyboardModifiers modifiers, bool first);
+    void paintWave(QPainter& painter);
+    void paintLane(QPainter& painter, std::size_t channel, QRectF lane);
+    void paintSamples(QPainter& painter, std::size_t channel, QRectF lane);
+    void paintAxis(QPainter& painter) const;
+    void paintHandle(QPainter& painter, const WaveHandle& handle) const;
+    double rate() const { return peaks_ ? peaks_->audio().rate : 48000.0; }
+    std::int64_t frames() const { return peaks_ ? peaks_->audio().frames() : 0; }
+
+    std::shared_ptr<const PeakPyramid> peaks_;
+    Span kept_;
+    std::vector<WaveHandle> handles_;
+    Painter underlay_, overlay_;
+    WaveGeometry geometry_;
+    double headroom_ = 0.0;
+    double periodFrames_ = 0.0;
+    double playhead_ = -1.0;
+    int hovered_ = -1, dragged_ = -1, focused_ = -1;
+    bool moved_ = false; ///< The drag has left its place.
+    bool keyRun_ = false; ///< Arrow keys are moving the focused handle.
+    double grabX_ = 0.0, grabFrame_ = 0.0, finePull_ = 0.0;
+    bool panning_ = false;
+    double panFirst_ = 0.0;
+    std::vector<Extent> columns_;
+};
+
+} // namespace puretone::app

@@ -1,0 +1,129 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/readings.h"
+
+#include "base/quantity.h"
+
+namespace puretone {
+
+const char* nameOf(Stop stop)
+{
+    switch (stop) {
+    case Stop::sound: return "Sound";
+    case Stop::pitch: return "Pitch";
+    case Stop::loop: return "Loop";
+    case Stop::keys: return "Keys";
+    case Stop::shape: return "Shape";
+    case Stop::write: break;
+    }
+    return "Export";
+}
+
+std::string keyWithNumber(int key, const Naming& naming)
+{
+    return noteName(key, naming) + " (" + std::to_string(key) + ")";
+}
+
+namespace {
+
+Reading pitchReading(const Take& take, const Naming& naming)
+{
+    Reading reading;
+    const double rounded = std::round(-take.tuning.fineCents);
+    reading.text = noteName(take.tuning.rootKey, naming)
+        + (rounded == 0.0 ? "" : rounded > 0.0 ? " +" : " ")
+        + (rounded == 0.0 ? "" : formatNumber(rounded, 0) + " ct");
+    if (take.tuning.source == TuningSource::byHand || take.pitch.verdict == PitchVerdict::clear)
+        return reading;
+    if (take.pitch.verdict == PitchVerdict::uncertain)
+        reading.concern = "The pitch is uncertain: compare the candidates and choose one.";
+    else if (take.tuning.source == TuningSource::fromFile)
+        reading.concern = "No clear pitch was heard; the root key is the one in the file. Check it by ear.";
+    else
+        reading.concern = "There is no clear pitch: set the root key by ear.";
+    return reading;
+}
+
+Reading loopReading(const Take& take, const std::optional<LoopCandidate>& seam)
+{
+    if (!take.loop.on) {
+        if (take.loopChoices.empty() && !take.loopMessage.empty())
+            return {"none", "No loop was found: it " + take.loopMessage + "."};
+        return {"off", ""};
+    }
+    const double seconds = double(take.loop.span.length()) / take.rate();
+    Reading reading{formatSeconds(seconds), ""};
+    if (!seam || !(seam->loop == take.loop))
+        return reading;
+    const auto words = describeSeam(seam->seam, seconds);
+    reading.text += ", " + words;
+    if (seamVerdict(seam->cost) != SeamVerdict::seamless)
+        reading.concern = "The loop " + words + ": choose another candidate or move a post.";
+    return reading;
+}
+
+Reading keysReading(const Instrument& instrument, const Naming& naming)
+{
+    if (instrument.zones.empty())
+        return {"no keys", "No key plays anything yet: open a recording."};
+    int low = 127, high = 0;
+    for (const auto& zone : instrument.zones) {
+        low = std::min(low, zone.lowKey);
+        high = std::max(high, zone.highKey);
+    }
+    return {noteName(low, naming) + " to " + noteName(high, naming), ""};
+}
+
+} // namespace
+
+Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, const Naming& naming,
+    const std::optional<LoopCandidate>& seam)
+{
+    if (take == nullptr)
+        return {stop == Stop::sound ? "no sound yet" : "", ""};
+    switch (stop) {
+    case Stop::sound: return {formatSeconds(double(take->kept.length()) / take->rate()), ""};
+    case Stop::pitch: return pitchReading(*take, naming);
+    case Stop::loop: return loopReading(*take, seam);
+    case Stop::keys: return keysReading(instrument, naming);
+    case Stop::shape: return {"attack " + formatSeconds(instrument.envelope.attack), ""};
+    case Stop::write: break;
+    }
+    return {"", ""};
+}
+
+Loop withLoopStart(Loop loop, Span kept, std::int64_t frame)
+{
+    loop.span.start.value
+        = std::clamp(frame, kept.start.value, loop.span.end.value - shortestLoop);
+    return clampLoop(loop, kept.end.value);
+}
+
+Loop withLoopEnd(Loop loop, Span kept, std::int64_t frame)
+{
+    loop.span.end.value
+        = std::clamp(frame, loop.span.start.value + shortestLoop, kept.end.value);
+    return clampLoop(loop, kept.end.value);
+}
+
+std::string crossfadeLimitReason(const Loop& loop)
+{
+    if (loop.crossfade < longestCrossfade(loop.span))
+        return "";
+    return loop.span.start.value <= loop.span.length()
+        ? "as long as the sound before the start"
+        : "as long as the loop itself";
+}
+
+Span withKeptStart(Span kept, std::int64_t frame)
+{
+    kept.start.value = std::clamp<std::int64_t>(frame, 0, kept.end.value - shortestTake);
+    return kept;
+}
+
+Span withKeptEnd(Span kept, std::int64_t frame, std::int64_t frames)
+{
+    kept.end.value = std::clamp(frame, kept.start.value + shortestTake, frames);
+    return kept;
+}
+
+} // namespace puretone

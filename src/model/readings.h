@@ -1,0 +1,39 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "model/instrument.h"
+
+namespace puretone {
+
+/// The stops of the path, in the order of the work.
+enum class Stop { sound, pitch, loop, keys, shape, write };
+inline constexpr std::array<Stop, 6> allStops
+    = {Stop::sound, Stop::pitch, Stop::loop, Stop::keys, Stop::shape, Stop::write};
+
+/// What stands under a stop's name, and what wants a look there.
+struct Reading {
+    std::string text; ///< "2.31 s", "A#3 -12 ct".
+    std::string concern; ///< One sentence with its remedy; empty when all is well.
+    bool operator==(const Reading&) const = default;
+};
+
+const char* nameOf(Stop stop);
+/// @param seam How the current loop measures, where that is known already.
+Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, const Naming& naming,
+    const std::optional<LoopCandidate>& seam);
+
+/// "A#3 (58)": a key with its MIDI number.
+std::string keyWithNumber(int key, const Naming& naming = {});
+
+/// The same loop with its start moved to `frame`, kept inside `kept` and at least shortestLoop long;
+/// a crossfade that no longer fits is shortened.
+Loop withLoopStart(Loop loop, Span kept, std::int64_t frame);
+Loop withLoopEnd(Loop loop, Span kept, std::int64_t frame);
+/// Why a crossfade cannot be longer, in words; empty while it can.
+std::string crossfadeLimitReason(const Loop& loop);
+
+/// The kept part with an end moved: never shorter than shortestTake, inside the recording.
+Span withKeptStart(Span kept, std::int64_t frame);
+Span withKeptEnd(Span kept, std::int64_t frame, std::int64_t frames);
+
+} // namespace puretone

@@ -1,0 +1,78 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// make-pictures FOLDER [--file INSTRUMENT] [--size WxH] [--night] [--only STOP]: grabs every stop of the
+// real window, for docs/screenshots and for looking at what was changed.
+
+#include "app/shell/main_window.h"
+
+#include <QApplication>
+#include <QCommandLineParser>
+#include <QDir>
+#include <QSettings>
+#include <QTest>
+
+using namespace puretone;
+using namespace puretone::app;
+
+namespace {
+
+const char* fileNames[] = {"sound", "pitch", "loop", "keys", "shape", "export"};
+
+void settle(MainWindow& window)
+{
+    window.session().background().settle();
+    QTest::qWait(120);
+}
+
+/// A chord, so that keys, meter and voices have something to show.
+void play(MainWindow& window, bool on)
+{
+    const Take* take = window.session().take();
+    if (take == nullptr)
+        return;
+    for (const int step : {0, 7, 12})
+        if (on)
+            window.session().player().noteOn(take->tuning.rootKey + step, 80);
+        else
+            window.session().player().noteOff(take->tuning.rootKey + step);
+    QTest::qWait(on ? 900 : 10);
+}
+
+} // namespace
+
+int main(int argc, char** argv)
+{
+    QApplication application(argc, argv);
+    QApplication::setApplicationName(QStringLiteral("puretone-pictures"));
+    QCommandLineParser parser;
+    parser.addPositionalArgument("folder", "Where the pictures go");
+    parser.addOptions({{"file", "Instrument or recording", "path"}, {"size", "Window size", "WxH", "1280x800"},
+        {"night", "Night watch"}, {"only", "One stop, 1 to 6", "stop"}, {"silent", "Play nothing"}});
+    parser.process(application);
+    if (parser.positionalArguments().isEmpty())
+        return 2;
+    Theme::loadFonts();
+    const bool night = parser.isSet("night");
+    Theme::apply(application, night ? ThemeName::nightWatch : ThemeName::daybreak);
+    MainWindow window;
+    const auto size = parser.value("size").split('x');
+    window.resize(size[0].toInt(), size[1].toInt());
+    window.show();
+    window.startDevices(simulatedId);
+    if (parser.isSet("file"))
+        window.session().open(parser.value("file"));
+    settle(window);
+    window.messages()->endProgress();
+    for (const auto stop : allStops) {
+        if (parser.isSet("only") && parser.value("only").toInt() != int(stop) + 1)
+            continue;
+        window.goTo(stop);
+        settle(window);
+        if (!parser.isSet("silent"))
+            play(window, true);
+        window.grab().save(QDir(parser.positionalArguments().front())
+                               .filePath(QString::fromLatin1(fileNames[int(stop)]) + (night ? "-night-watch.png" : "-daybreak.png")));
+        play(window, false);
+    }
+    window.session().player().allOff();
+    return 0;
+}
