@@ -118,6 +118,7 @@ std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double fast
         sound->loopedFrom = from == 0 ? 0.0 : double(from + reach);
         sound->wrapAt = double(loop.end.value + reach);
         sound->loopLength = double(loop.length());
+        sound->loopEnd = double(loop.end.value);
     }
     known_.push_back({take, fastest, sound});
     return sound;
@@ -134,10 +135,11 @@ std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, d
             continue;
         const double midi = take->tuning.soundingMidi();
         // Two semitones more than the highest key: the reach of the pitch wheel.
-        const double fastest
+        const double needed
             = std::exp2((zone.highKey + 2.0 - midi) / 12.0) * take->rate() / rate;
+        const double fastest = std::clamp(needed, 1.0, double(bandwidths.back().denominator));
         ProgramZone made{zone.id, zone.take, zone.lowKey, zone.highKey, zone.lowVelocity,
-            zone.highVelocity, midi, soundOf(*take, std::max(1.0, fastest))};
+            zone.highVelocity, midi, soundOf(*take, fastest)};
         program->zones.push_back(std::move(made));
     }
     // Keep what this document uses; a step back is quick to make again.

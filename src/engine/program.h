@@ -19,11 +19,19 @@ struct ZoneSound {
     /// any filter sees: the joint is exact in every bandwidth.
     double wrapAt = 0.0;
     double loopLength = 0.0; ///< 0 without a loop.
+    double loopEnd = 0.0;
     double fadeInEnd = 0.0;
     double fadeOutStart = 0.0;
     double rate = 48000.0;
 
     bool loops() const { return loopLength > 0.0; }
+    /// A position as people see it: never behind the loop's end.
+    double folded(double position) const noexcept
+    {
+        if (!loops() || position < loopEnd)
+            return position;
+        return loopEnd - loopLength + std::fmod(position - loopEnd, loopLength);
+    }
     float fade(double position) const noexcept;
 };
 

@@ -32,7 +32,7 @@ public:
     const ProgramZone* zone() const noexcept { return zone_; }
     int key() const noexcept { return key_; }
     std::uint64_t age() const noexcept { return age_; }
-    double position() const noexcept { return position_; }
+    double position() const noexcept { return zone_->sound->folded(position_); }
     /// How loud it stands, for choosing which voice to give up.
     double loudness() const noexcept { return envelope_.level() * gain_ * ramp_; }
 

@@ -196,6 +196,45 @@ bool alike(const LoopCandidate& a, const LoopCandidate& b)
         < shorter * 15 / 100;
 }
 
+/// At most eight: half of them whatever is best, the rest with at least two of every kind, so that
+/// there is a choice. The order stays.
+std::vector<LoopCandidate> bestOfEveryKind(const std::vector<LoopCandidate>& sorted)
+{
+    constexpr std::size_t most = 8, freely = 4, ofEachKind = 2;
+    std::vector<LoopCandidate> different;
+    for (const auto& candidate : sorted)
+        if (std::none_of(different.begin(), different.end(),
+                [&](const LoopCandidate& c) { return alike(c, candidate); }))
+            different.push_back(candidate);
+    std::vector<bool> taken(different.size(), false);
+    std::size_t count = 0;
+    const auto take = [&](std::size_t i) {
+        if (!taken[i] && count < most) {
+            taken[i] = true;
+            ++count;
+        }
+    };
+    for (std::size_t i = 0; i < std::min(freely, different.size()); ++i)
+        take(i);
+    for (const auto kind : {LoopKind::longLiving, LoopKind::middle, LoopKind::shortSteady}) {
+        std::size_t have = 0;
+        for (std::size_t i = 0; i < different.size(); ++i)
+            have += taken[i] && different[i].kind == kind ? 1 : 0;
+        for (std::size_t i = 0; i < different.size() && have < ofEachKind; ++i)
+            if (!taken[i] && different[i].kind == kind) {
+                take(i);
+                ++have;
+            }
+    }
+    for (std::size_t i = 0; i < different.size(); ++i)
+        take(i);
+    std::vector<LoopCandidate> chosen;
+    for (std::size_t i = 0; i < different.size(); ++i)
+        if (taken[i])
+            chosen.push_back(different[i]);
+    return chosen;
+}
+
 } // namespace
 
 double loopPitchError(std::int64_t lengthFrames, double rate, std::optional<double> period)
@@ -240,13 +279,7 @@ LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period
     std::stable_sort(all.begin(), all.end(), [&](const LoopCandidate& a, const LoopCandidate& b) {
         return preference(a, audio.rate) < preference(b, audio.rate);
     });
-    for (const auto& candidate : all) {
-        if (report.candidates.size() >= 8)
-            break;
-        if (std::none_of(report.candidates.begin(), report.candidates.end(),
-                [&](const LoopCandidate& c) { return alike(c, candidate); }))
-            report.candidates.push_back(candidate);
-    }
+    report.candidates = bestOfEveryKind(all);
     if (report.candidates.empty())
         report.message = "nothing in it repeats for long enough";
     else

@@ -19,6 +19,25 @@ double levelNear(const std::vector<Partial>& partials, double hz)
     return best;
 }
 
+/// Where the strongest partial within 3 % of `hz` lies; nothing where there is none.
+std::optional<double> partialNear(const std::vector<Partial>& partials, double hz)
+{
+    const Partial* best = nullptr;
+    for (const auto& p : partials)
+        if (std::abs(p.hz / hz - 1.0) < 0.03 && (best == nullptr || p.amplitude > best->amplitude))
+            best = &p;
+    return best != nullptr ? std::optional(best->hz) : std::nullopt;
+}
+
+/// The strike note lies an octave below the nominal, whatever the other partials say; a fitted series
+/// would be pulled away by the ones above it.
+double strikeNote(const std::vector<Partial>& partials, double hum)
+{
+    if (const auto nominal = partialNear(partials, 4.0 * hum))
+        return *nominal / 2.0;
+    return 2.0 * hum;
+}
+
 bool isBell(const std::vector<Partial>& partials, double hum)
 {
     const auto at = [&](double ratio) { return levelNear(partials, ratio * hum); };
@@ -55,7 +74,7 @@ std::optional<StruckNote> struckNote(
     const double f0 = winner.series.f0;
     for (const double hum : {f0, f0 / 2.0, 2.0 * f0})
         if (isBell(partials, hum))
-            return StruckNote{2.0 * hum, "strike note of a bell: hum, tierce and nominal are there"};
+            return StruckNote{strikeNote(partials, hum), "strike note of a bell: hum, tierce and nominal are there"};
     const auto at = [&](double ratio) { return levelNear(partials, ratio * f0); };
     const bool nothingAbove = std::none_of(partials.begin(), partials.end(),
         [&](const Partial& p) { return p.hz > 6.6 * f0 && p.levelDb() > -28.0; });

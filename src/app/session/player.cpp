@@ -86,11 +86,14 @@ void Player::useInput(const std::string& id)
     emit devicesChanged();
 }
 
+QString Player::outputName() const
+{
+    return output_ ? QString::fromStdString(output_->name()) : tr("no output");
+}
+
 QString Player::outputText() const
 {
-    if (!output_)
-        return tr("no output");
-    return QString::fromStdString(output_->name()) + tr(", %1 frames").arg(output_->blockFrames());
+    return output_ ? tr("%1, %2 frames").arg(outputName()).arg(output_->blockFrames()) : outputName();
 }
 
 QString Player::midiText() const

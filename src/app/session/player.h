@@ -31,6 +31,7 @@ public:
     MidiInput* midi() { return midi_.get(); }
     /// "JACK, system, 128 frames".
     QString outputText() const;
+    QString outputName() const;
     QString midiText() const;
     /// Highest input level since the last look, 0 to 1.
     float lookAtInput() { return inputPeak_.exchange(0.0f, std::memory_order_relaxed); }

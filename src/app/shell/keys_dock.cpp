@@ -138,7 +138,8 @@ void KeysDock::refresh()
     const auto show = [this](QPushButton* button, const QString& text) {
         button->setText(button->fontMetrics().elidedText(text, Qt::ElideMiddle, 168));
     };
-    show(output_, session_.player().outputText());
+    show(output_, session_.player().outputName());
+    output_->setToolTip(tr("Audio output: %1. Click to choose another.").arg(session_.player().outputText()));
     show(midi_, session_.player().midiText());
 }
 

@@ -62,6 +62,7 @@ void MessageBar::showProgress(const QString& what)
 {
     hide_.stop();
     close_->hide();
+    doing_ = what;
     text_->setText(what);
     text_->setStyleSheet(QStringLiteral("color: %1").arg(Theme::tokens().quietInk.name()));
     progress_->setValue(0);
@@ -73,7 +74,8 @@ void MessageBar::setProgress(double share) { progress_->setValue(int(1000.0 * sh
 
 void MessageBar::endProgress()
 {
-    if (!progress_->isHidden())
+    // What was said meanwhile stays.
+    if (text_->text() == doing_)
         text_->clear();
     progress_->hide();
     cancel_->hide();

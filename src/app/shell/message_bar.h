@@ -27,6 +27,7 @@ private:
     QLabel* text_;
     QProgressBar* progress_;
     QPushButton *cancel_, *close_;
+    QString doing_; ///< What the progress is about.
     QTimer hide_;
 };
 

@@ -35,7 +35,7 @@ EnvelopeGeometry EnvelopeGeometry::make(const QRectF& area, const Envelope& e)
     EnvelopeGeometry g{area, e};
     const double shaped = e.delay + e.attack + e.hold + e.decay;
     // Long enough for everything, never so long that a short attack becomes a wall.
-    const double held = std::max(0.4, 0.35 * (shaped + e.release));
+    const double held = std::max(1.0, 0.35 * (shaped + e.release));
     g.letGo = shaped + held;
     g.shownSeconds = (g.letGo + std::max(0.1, e.release)) * 1.06;
     return g;
@@ -65,7 +65,22 @@ QPointF EnvelopeGeometry::placeOf(EnvelopePoint point) const
         return {xOf(attackEnd + e.hold + e.decay), yOfGain(envelopeGain(e, 1e6))};
     case EnvelopePoint::release: break;
     }
-    return {xOf(letGo + e.release), area.bottom()};
+    return {xOf(letGo + e.release), yOfGain(gainAt(letGo + e.release))};
+}
+
+QPointF EnvelopeGeometry::gripOf(EnvelopePoint point) const
+{
+    constexpr double apart = 17.0;
+    QPointF grip = placeOf(EnvelopePoint::attack);
+    for (const auto next : {EnvelopePoint::hold, EnvelopePoint::decay, EnvelopePoint::release}) {
+        if (point < next)
+            break;
+        const QPointF place = placeOf(next);
+        const bool covered = next != EnvelopePoint::release && place.x() < grip.x() + apart
+            && std::abs(place.y() - grip.y()) < apart;
+        grip = covered ? QPointF(grip.x() + apart, place.y()) : place;
+    }
+    return grip;
 }
 
 Envelope EnvelopeGeometry::dragged(EnvelopePoint point, QPointF position) const
@@ -130,7 +145,7 @@ void EnvelopeView::paintWave(QPainter& painter, const EnvelopeGeometry& g) const
             return;
         const auto from = std::int64_t(frame);
         const Extent e = peaks_->extent(
-            0, {Frames{from}, Frames{from + std::max<std::int64_t>(1, std::int64_t(perColumn))}});
+            0, {Frames{from}, Frames{from + std::max<std::int64_t>(1, std::int64_t(perColumn)) + 1}});
         const double gain = g.gainAt(double(i) / count * g.shownSeconds);
         const double x = g.area.left() + i + 0.5;
         const auto bar = [&](double scale, const QColor& color) {
@@ -165,13 +180,13 @@ void EnvelopeView::paintEvent(QPaintEvent*)
         const bool live = grabbed_ == point || (!grabbed_ && hovered_ == point);
         painter.setPen(QPen(t.ink, 2.0));
         painter.setBrush(live ? t.ink : t.panel);
-        painter.drawEllipse(g.placeOf(point), 6.0, 6.0);
+        painter.drawEllipse(g.gripOf(point), 6.0, 6.0);
     }
     // Names under the axis, where they do not cover each other.
     painter.setFont(Theme::font(11, Theme::Weight::strong));
     painter.setPen(t.ink);
     if (const auto named = grabbed_ ? grabbed_ : hovered_) {
-        const QPointF at = g.placeOf(*named);
+        const QPointF at = g.gripOf(*named);
         const QRectF box(std::clamp(at.x() - 90.0, 0.0, width() - 180.0), g.area.bottom() + 10.0, 180.0, 18.0);
         painter.drawText(box, Qt::AlignCenter, nameOfPoint(*named));
     } else {
@@ -189,9 +204,8 @@ std::optional<EnvelopePoint> EnvelopeView::pointAt(QPointF position) const
     const auto g = geometryOfEnvelope();
     std::optional<EnvelopePoint> best;
     double least = reach;
-    // The last one first: attack and hold often lie on each other, and pulling right means hold.
     for (auto it = allPoints.rbegin(); it != allPoints.rend(); ++it) {
-        const double distance = QLineF(g.placeOf(*it), position).length();
+        const double distance = QLineF(g.gripOf(*it), position).length();
         if (distance < least) {
             least = distance;
             best = *it;

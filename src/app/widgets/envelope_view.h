@@ -26,7 +26,10 @@ struct EnvelopeGeometry {
     /// Gain at a moment of the picture, release included.
     double gainAt(double seconds) const;
     double yOfGain(double gain) const; ///< Full level at the top, silence at the bottom.
+    /// Where a point of the envelope lies.
     QPointF placeOf(EnvelopePoint point) const;
+    /// Where its grip is drawn: points that coincide are set apart to the right.
+    QPointF gripOf(EnvelopePoint point) const;
     /// The envelope with a point dragged to `position`.
     Envelope dragged(EnvelopePoint point, QPointF position) const;
 };

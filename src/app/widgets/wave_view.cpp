@@ -35,8 +35,15 @@ void WaveView::setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept)
     const bool other = (peaks ? &peaks->audio() : nullptr) != (peaks_ ? &peaks_->audio() : nullptr);
     peaks_ = std::move(peaks);
     kept_ = kept;
-    if (other && peaks_)
-        fit({Frames{0}, Frames{frames()}});
+    if (other && peaks_) {
+        const Span whole{Frames{0}, Frames{frames()}};
+        fullHeight_ = 0.02f;
+        for (std::size_t c = 0; c < peaks_->audio().channelCount(); ++c) {
+            const Extent e = peaks_->extent(c, whole);
+            fullHeight_ = std::max({fullHeight_, e.high, -e.low});
+        }
+        fit(whole);
+    }
     update();
 }
 
@@ -354,9 +361,9 @@ void WaveView::paintLane(QPainter& painter, std::size_t channel, QRectF lane)
     outline.reserve(int(2 * count));
     const auto x = [&](std::size_t i) { return lane.left() + (double(i) + 0.5) / scale; };
     for (std::size_t i = 0; i < count; ++i)
-        outline << QPointF(x(i), middle - half * std::clamp(double(columns_[i].high), -1.0, 1.0) - 0.4);
+        outline << QPointF(x(i), middle - half * double(columns_[i].high / fullHeight_) - 0.4);
     for (std::size_t i = count; i-- > 0;)
-        outline << QPointF(x(i), middle - half * std::clamp(double(columns_[i].low), -1.0, 1.0) + 0.4);
+        outline << QPointF(x(i), middle - half * double(columns_[i].low / fullHeight_) + 0.4);
     painter.setPen(Qt::NoPen);
     for (const auto& s : stretches(geometry_, kept_)) {
         if (s.right <= s.left)
@@ -380,7 +387,7 @@ void WaveView::paintSamples(QPainter& painter, std::size_t channel, QRectF lane)
     QPolygonF line;
     for (auto f = first; f < last; ++f)
         line << QPointF(geometry_.xOf(double(f)),
-            middle - half * std::clamp(double(samples[std::size_t(f)]), -1.0, 1.0));
+            middle - half * double(samples[std::size_t(f)] / fullHeight_));
     const bool points = 1.0 / geometry_.framesPerPixel >= pointsFrom;
     for (const auto& s : stretches(geometry_, kept_)) {
         if (s.right <= s.left)

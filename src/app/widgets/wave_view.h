@@ -93,6 +93,7 @@ private:
     std::vector<WaveHandle> handles_;
     Painter underlay_, overlay_;
     WaveGeometry geometry_;
+    float fullHeight_ = 1.0f; ///< Sample value that fills a lane: quiet recordings are drawn large.
     double headroom_ = 0.0;
     double periodFrames_ = 0.0;
     double playhead_ = -1.0;

@@ -76,6 +76,11 @@ void ZoneView::paintEvent(QPaintEvent*)
         painter.drawText(QRectF(0.0, y - 8.0, 38.0, 16.0), Qt::AlignRight | Qt::AlignVCenter,
             QString::number(velocity));
     }
+    painter.save();
+    painter.translate(11.0, f.center().y());
+    painter.rotate(-90.0);
+    painter.drawText(QRectF(-60.0, -8.0, 120.0, 16.0), Qt::AlignCenter, tr("velocity"));
+    painter.restore();
     const auto g = keys();
     for (const bool black : {false, true})
         for (int key = 0; key < 128; ++key)

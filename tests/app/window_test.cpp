@@ -1,0 +1,340 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support/driver.h"
+
+#include "app/stops/export_stop.h"
+#include "app/stops/keys_stop.h"
+#include "app/stops/shape_stop.h"
+
+#include <QElapsedTimer>
+#include <QMimeData>
+#include <catch2/catch.hpp>
+#include <fstream>
+
+using namespace probe;
+using Catch::Matchers::Contains;
+using Catch::Matchers::WithinAbs;
+
+namespace {
+
+const std::string sounds = std::string(DEMO_FOLDER) + "/sounds/";
+
+void drop(QWidget& window, const QString& path)
+{
+    QMimeData data;
+    data.setUrls({QUrl::fromLocalFile(path)});
+    QDragEnterEvent enter(QPoint(500, 300), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QCoreApplication::sendEvent(&window, &enter);
+    REQUIRE(enter.isAccepted());
+    QDropEvent event(QPointF(500, 300), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QCoreApplication::sendEvent(&window, &event);
+}
+
+std::string messageOf(Driver& d) { return d.window.messages()->text().toStdString(); }
+
+} // namespace
+
+TEST_CASE("a dropped recording is opened, in the background, and can be undone", "[app]")
+{
+    Driver d;
+    drop(d.window, QString::fromStdString(sounds + "keepers-hum.flac"));
+    CHECK(d.session().opening());
+    d.settle();
+    REQUIRE(d.session().take() != nullptr);
+    CHECK(d.take().name == "keepers hum");
+    drop(d.window, QString::fromStdString(sounds + "mooring-post.flac"));
+    d.settle();
+    CHECK(d.take().name == "mooring post");
+    d.shortcut(Qt::Key_Z, Qt::ControlModifier);
+    CHECK(d.take().name == "keepers hum");
+}
+
+TEST_CASE("bad files give a sentence and change nothing", "[app][bad-input]")
+{
+    const TemporaryFolder folder;
+    Driver d;
+    d.open(sounds + "keepers-hum.flac");
+    const auto before = d.document();
+    std::ofstream(folder / "letter.wav") << "Dear keeper";
+    std::ofstream(folder / "broken.puretone") << "PK but not really";
+    std::ofstream(folder / "empty.flac");
+    REQUIRE(writeWav(folder / "still.wav", mono(silence(48000.0, 0.5)), SampleFormat::int16));
+    for (const char* name : {"letter.wav", "broken.puretone", "empty.flac", "still.wav", "gone.wav"}) {
+        CAPTURE(name);
+        d.open((folder / name).string());
+        CHECK_THAT(messageOf(d), Contains(name));
+        CHECK(d.document() == before);
+    }
+    d.open(folder.path().string());
+    CHECK_THAT(messageOf(d), Contains("is a folder"));
+    CHECK(d.document() == before);
+    CHECK_FALSE(d.session().save(QString::fromStdString((folder / "no/x.puretone").string())));
+    CHECK_THAT(messageOf(d), Contains("x.puretone"));
+    CHECK_FALSE(d.session().history().isSaved());
+}
+
+TEST_CASE("typed values that make no sense are refused with a reason", "[app][bad-input]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.goTo(Stop::loop);
+    const auto before = d.document();
+    auto* stop = d.window.stop(Stop::loop);
+    for (const auto& [field, text] : {std::pair{"Start", "soon"}, {"Start", "99 s"}, {"End", "-1 s"}, {"Crossfade", "1 h"},
+             {"Crossfade", "60 s"}, {"Even out", "300 %"}, {"Length", "2"}}) {
+        CAPTURE(field, text);
+        d.window.messages()->say({}, false);
+        d.type(stop, QString::fromLatin1(field), QString::fromUtf8(text));
+        CHECK(d.document() == before);
+        CHECK_FALSE(messageOf(d).empty());
+    }
+}
+
+TEST_CASE("a drag is one step; Esc puts it back; Shift is ten times finer", "[app][hand]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.goTo(Stop::loop);
+    auto* wave = static_cast<LoopStop*>(d.window.stop(Stop::loop))->wave();
+    const auto loop = d.take().loop;
+    const double end = double(loop.span.end.value);
+    const auto& g = wave->geometryOfWave();
+
+    SECTION("one step for a whole drag, from where it is grabbed")
+    {
+        // Grabbed 5 pixels off its middle: no jump to the pointer.
+        const QPointF at(g.xOf(end) + 5.0, g.area.top());
+        QTest::mousePress(wave, Qt::LeftButton, Qt::AltModifier, at.toPoint());
+        CHECK(d.take().loop == loop);
+        QTest::mouseRelease(wave, Qt::LeftButton, Qt::AltModifier, at.toPoint());
+        d.dragHandle(wave, end, end - 8000.0, true);
+        CHECK_THAT(double(d.take().loop.span.end.value), WithinAbs(end - 8000.0, 450.0));
+        d.session().undo();
+        CHECK(d.take().loop == loop);
+    }
+    SECTION("Esc")
+    {
+        d.dragHandle(wave, end, end - 8000.0, true, Qt::AltModifier, [&] {
+            CHECK_FALSE(d.take().loop == loop);
+            QTest::keyClick(wave, Qt::Key_Escape);
+            CHECK(d.take().loop == loop);
+        });
+        CHECK(d.take().loop == loop);
+        CHECK(d.session().history().undoName() != "Move loop end");
+    }
+    SECTION("Shift")
+    {
+        d.dragHandle(wave, end, end - 20000.0, true, Qt::AltModifier | Qt::ShiftModifier);
+        CHECK_THAT(double(d.take().loop.span.end.value), WithinAbs(end - 2000.0, 60.0));
+    }
+    SECTION("without Alt it snaps to where the wave rises through zero")
+    {
+        d.dragHandle(wave, end, end - 8000.0, true, {});
+        const auto f = std::size_t(d.take().loop.span.end.value);
+        const auto& w = d.take().audio().channels[0];
+        CHECK((w[f - 2] < 0.0f || w[f - 1] < 0.0f));
+        CHECK((w[f] >= 0.0f || w[f + 1] >= 0.0f));
+    }
+    SECTION("arrow keys move the focused post: a frame, a millisecond, a period")
+    {
+        QTest::mouseClick(wave, Qt::LeftButton, {}, QPointF(g.xOf(end), g.area.top()).toPoint());
+        QTest::keyClick(wave, Qt::Key_Left);
+        CHECK(d.take().loop.span.end.value == loop.span.end.value - 1);
+        QTest::keyClick(wave, Qt::Key_Left, Qt::ControlModifier);
+        CHECK(d.take().loop.span.end.value == loop.span.end.value - 49);
+        QTest::keyClick(wave, Qt::Key_Left, Qt::ShiftModifier);
+        const double period = 48000.0 / hzOf(d.take().tuning.soundingMidi()).value;
+        CHECK_THAT(double(d.take().loop.span.end.value), WithinAbs(end - 49.0 - period, 1.0));
+    }
+    SECTION("the crossfade stops at what there is and says why")
+    {
+        const double grip = end - double(loop.crossfade.value);
+        d.dragHandle(wave, grip, grip - 150000.0, false);
+        CHECK(d.take().loop.crossfade == longestCrossfade(d.take().loop.span));
+        CHECK_FALSE(crossfadeLimitReason(d.take().loop).empty());
+    }
+    SECTION("the wheel zooms about the pointer")
+    {
+        const QPointF at(g.area.left() + 300.0, g.area.center().y());
+        const double under = g.frameAt(at.x());
+        QWheelEvent wheel(at, wave->mapToGlobal(at), {}, {0, 480}, Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase, false);
+        QCoreApplication::sendEvent(wave, &wheel);
+        CHECK_THAT(wave->geometryOfWave().frameAt(at.x()), WithinAbs(under, 2.0));
+        CHECK(wave->geometryOfWave().framesPerPixel < 60.0);
+    }
+}
+
+TEST_CASE("loop candidates and pitch candidates are taken with one click", "[app]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.goTo(Stop::loop);
+    auto* row = static_cast<LoopStop*>(d.window.stop(Stop::loop))->candidates();
+    QTest::mouseClick(row, Qt::LeftButton, {}, row->cardRect(2).center().toPoint());
+    CHECK(d.take().loop == d.take().loopChoices[2].loop);
+    d.settle();
+    REQUIRE(d.session().seam());
+    CHECK(d.session().seam()->loop == d.take().loop);
+    d.click(d.window.stop(Stop::loop), "Loop is on");
+    CHECK_FALSE(d.take().loop.on);
+    d.click(d.window.stop(Stop::loop), "Find loops again");
+    CHECK(d.take().loop == d.take().loopChoices[0].loop);
+    d.goTo(Stop::pitch);
+    auto* list = static_cast<PitchStop*>(d.window.stop(Stop::pitch))->choices();
+    QTest::mouseClick(list, Qt::LeftButton, {}, list->rowRect(1).center().toPoint());
+    CHECK(d.take().tuning.rootKey == nearestKey(d.take().pitch.choices[1].midi).key);
+    CHECK(d.take().tuning.source == TuningSource::byHand);
+}
+
+TEST_CASE("the computer's keyboard plays, but not while a field is typed in", "[app][keys]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.goTo(Stop::keys);
+    QTest::keyPress(&d.window, Qt::Key_H); // A3: the tenth letter from C3
+    CHECK_THAT(d.hearPitch(), WithinAbs(57.0, 0.03));
+    QTest::keyRelease(&d.window, Qt::Key_H);
+    d.hear(0.5);
+    CHECK(rmsDb(d.hear(0.1)) < -80.0);
+    QTest::keyClick(&d.window, Qt::Key_PageDown);
+    QTest::keyPress(&d.window, Qt::Key_H);
+    CHECK_THAT(d.hearPitch(), WithinAbs(45.0, 0.03));
+    QTest::keyRelease(&d.window, Qt::Key_H);
+    d.hear(0.5);
+    d.goTo(Stop::shape);
+    auto* edit = d.window.stop(Stop::shape)->findChild<QLineEdit*>();
+    edit->setFocus();
+    QTest::keyPress(edit, Qt::Key_H);
+    CHECK(rmsDb(d.hear(0.3)) < -80.0);
+}
+
+TEST_CASE("zone borders are dragged", "[app][keys]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.goTo(Stop::keys);
+    auto* zones = static_cast<KeysStop*>(d.window.stop(Stop::keys))->zones();
+    const QRectF block = zones->blockRect(d.document().zones[0]);
+    const double octave = zones->blockRect({0, 0, 0, 11}).width();
+    d.drag(zones, {block.right(), block.center().y()}, {block.right() - octave, block.center().y()});
+    CHECK(std::abs(d.document().zones[0].highKey - 96) <= 1);
+    d.type(d.window.stop(Stop::keys), "Lowest key", "C2");
+    CHECK(d.document().zones[0].lowKey == 36);
+    CHECK(d.document().zones[0].highVelocity == 127);
+}
+
+TEST_CASE("envelope points are dragged in the picture", "[app][shape]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.goTo(Stop::shape);
+    auto* picture = static_cast<ShapeStop*>(d.window.stop(Stop::shape))->picture();
+    const auto g = picture->geometryOfEnvelope();
+    const QPointF from = g.gripOf(EnvelopePoint::attack);
+    d.drag(picture, from, {from.x() + g.area.width() * 0.25, from.y()});
+    CHECK_THAT(d.document().envelope.attack, WithinAbs(0.002 + 0.25 * g.shownSeconds, 0.02));
+    CHECK(d.document().envelope.hold == 0.0);
+    CHECK(d.session().history().undoName() == "Change attack");
+    d.session().undo();
+    CHECK(d.document().envelope == Envelope());
+}
+
+TEST_CASE("ticked files are written and checked from the window", "[app][export]")
+{
+    const TemporaryFolder folder;
+    Driver d;
+    d.open(sounds + "keepers-hum.flac");
+    d.goTo(Stop::write);
+    auto* stop = static_cast<ExportStop*>(d.window.stop(Stop::write));
+    stop->setFolder(QString::fromStdString(folder.path().string()));
+    d.click(stop, "Write ticked files");
+    CHECK(folder.names() == std::vector<std::string>{"Keepers hum samples", "Keepers hum.puretone", "Keepers hum.sf2", "Keepers hum.sfz", "Keepers hum.wav"});
+    int checked = 0;
+    for (auto* label : stop->findChildren<QLabel*>())
+        checked += label->text().contains("Read back") ? 1 : 0;
+    CHECK(checked == 4);
+}
+
+TEST_CASE("an output that is pulled out gives a message, and playing goes on", "[app][devices]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.pressKey(57);
+    d.hear(0.1);
+    dynamic_cast<SimulatedOutput&>(*d.session().player().output()).unplug();
+    for (int i = 0; i < 100 && messageOf(d).empty(); ++i)
+        QTest::qWait(20);
+    for (int i = 0; i < 100 && messageOf(d).find("has gone") == std::string::npos; ++i)
+        QTest::qWait(20);
+    CHECK_THAT(messageOf(d), Contains("Simulated output has gone"));
+    d.releaseKey(57);
+    d.hear(0.1);
+    d.pressKey(57);
+    CHECK_THAT(d.hearPitch(), WithinAbs(57.0, 0.03));
+    d.releaseKey(57);
+    d.session().player().useOutput("jack:not there");
+    CHECK_THAT(messageOf(d), Contains("not there") && Contains("simulated output"));
+    CHECK(d.session().player().outputId() == simulatedId);
+}
+
+TEST_CASE("what was played is kept after the fact", "[app][devices]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    CHECK_FALSE(d.session().player().keepRecent());
+    d.pressKey(57);
+    d.hear(0.5);
+    d.releaseKey(57);
+    d.hear(0.5);
+    const auto kept = d.session().player().keepRecent();
+    REQUIRE(kept);
+    CHECK_THAT(*analysePitch(kept->channels[0], kept->rate).midi, WithinAbs(57.0, 0.03));
+    CHECK_FALSE(d.session().player().keepRecent());
+}
+
+TEST_CASE("a simulated keyboard plays the instrument", "[app][devices]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    dynamic_cast<SimulatedKeyboard&>(*d.session().player().midi()).send(MidiEvent::noteOn(60, 110));
+    CHECK_THAT(d.hearPitch(), WithinAbs(60.0, 0.03));
+}
+
+TEST_CASE("every control can be reached by keyboard and has a name", "[app][accessible]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    for (const auto stop : allStops) {
+        d.goTo(stop);
+        for (auto* widget : d.window.findChildren<QWidget*>()) {
+            if (!widget->isVisible() || widget->focusPolicy() == Qt::NoFocus || widget->focusProxy() != nullptr)
+                continue;
+            // Parts of Qt's own widgets carry their parent's name.
+            if (QString::fromLatin1(widget->metaObject()->className()).startsWith("Q") && widget->objectName().startsWith("qt_"))
+                continue;
+            CAPTURE(nameOf(stop), widget->metaObject()->className());
+            const auto* button = qobject_cast<QAbstractButton*>(widget);
+            CHECK((!widget->accessibleName().isEmpty() || (button != nullptr && !button->text().isEmpty())));
+        }
+    }
+}
+
+TEST_CASE("every stop paints in both themes, empty and full, small and large", "[app][paint]")
+{
+    Driver d;
+    for (const bool full : {false, true}) {
+        if (full)
+            d.open(sounds + "bottles.flac");
+        for (const auto theme : {ThemeName::daybreak, ThemeName::nightWatch}) {
+            d.window.setTheme(theme);
+            for (const QSize size : {QSize(1024, 700), QSize(1280, 800), QSize(2400, 1400)}) {
+                d.window.resize(size);
+                for (const auto stop : allStops) {
+                    d.window.goTo(stop);
+                    const auto image = d.window.grab().toImage();
+                    CHECK(image.pixelColor(3, 3) == Theme::tokens().paper);
+                }
+            }
+        }
+    }
+    d.window.setTheme(ThemeName::daybreak);
+}

@@ -1,0 +1,99 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/safe_file.h"
+
+#include "support/takes.h"
+
+#include <catch2/catch.hpp>
+#include <fstream>
+#include <unistd.h>
+
+using namespace puretone;
+using probe::TemporaryFolder;
+
+namespace {
+
+std::string contents(const std::filesystem::path& path)
+{
+    std::ifstream in(path);
+    return {std::istreambuf_iterator<char>(in), {}};
+}
+
+void put(const std::filesystem::path& path, const std::string& text) { std::ofstream(path) << text; }
+
+Result<void> writeText(const std::filesystem::path& path, const std::string& text)
+{
+    return writeBytes(path, std::as_bytes(std::span(text)));
+}
+
+} // namespace
+
+TEST_CASE("a file appears whole or stays as it was", "[base][bad-input]")
+{
+    const TemporaryFolder folder;
+    put(folder / "x.txt", "old");
+
+    SECTION("all goes well")
+    {
+        REQUIRE(writeWhole(folder / "x.txt", [](const auto& p) { return writeText(p, "new"); }));
+        CHECK(contents(folder / "x.txt") == "new");
+    }
+    SECTION("the writer fails half-way")
+    {
+        const auto done = writeWhole(folder / "x.txt", [](const auto& p) -> Result<void> {
+            CHECK(writeText(p, "ne"));
+            return fail(ErrorCode::cannotWrite, "No more ink.");
+        });
+        REQUIRE_FALSE(done);
+        CHECK(done.error().message == "No more ink.");
+        CHECK(contents(folder / "x.txt") == "old");
+    }
+    SECTION("the check does not agree")
+    {
+        const auto done = writeWhole(
+            folder / "x.txt", [](const auto& p) { return writeText(p, "new"); },
+            [](const auto&) -> Result<void> { return fail(ErrorCode::checkFailed, "It differs."); });
+        CHECK_FALSE(done);
+        CHECK(contents(folder / "x.txt") == "old");
+    }
+    CHECK(folder.names() == std::vector<std::string>{"x.txt"});
+}
+
+TEST_CASE("writing into a missing folder or over a folder is refused by name", "[base][bad-input]")
+{
+    const TemporaryFolder folder;
+    const auto write = [](const auto& p) { return writeText(p, "x"); };
+    const auto missing = writeWhole(folder / "nowhere/x.sf2", write);
+    REQUIRE_FALSE(missing);
+    CHECK(missing.error().code == ErrorCode::cannotWrite);
+    CHECK_THAT(missing.error().message, Catch::Matchers::Contains("x.sf2"));
+    std::filesystem::create_directory(folder / "dir.sf2");
+    CHECK_FALSE(writeWhole(folder / "dir.sf2", write));
+}
+
+TEST_CASE("a full disk is told from success", "[base][bad-input]")
+{
+    if (!std::filesystem::exists("/dev/full"))
+        return;
+    const auto full = writeText("/dev/full", "x");
+    REQUIRE_FALSE(full);
+    CHECK_THAT(full.error().message, Catch::Matchers::Contains("the disk is full"));
+}
+
+TEST_CASE("reading says what is in the way", "[base][bad-input]")
+{
+    const TemporaryFolder folder;
+    const auto missing = readFile(folder / "gone.wav");
+    REQUIRE_FALSE(missing);
+    CHECK(missing.error().message == "gone.wav could not be opened: there is no such file or folder.");
+    const auto directory = readFile(folder.path());
+    REQUIRE_FALSE(directory);
+    CHECK_THAT(directory.error().message, Catch::Matchers::Contains("is a folder"));
+    CHECK_FALSE(readFile("/dev/zero"));
+    if (::geteuid() != 0) { // root may read everything
+        put(folder / "secret.wav", "x");
+        std::filesystem::permissions(folder / "secret.wav", std::filesystem::perms::none);
+        const auto forbidden = readFile(folder / "secret.wav");
+        REQUIRE_FALSE(forbidden);
+        CHECK_THAT(forbidden.error().message, Catch::Matchers::Contains("permission is denied"));
+    }
+}

@@ -1,0 +1,337 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "engine/engine.h"
+
+#include "engine/render.h"
+#include "support/no_allocation.h"
+#include "support/takes.h"
+
+#include <catch2/catch.hpp>
+
+using namespace puretone;
+using namespace probe;
+using Catch::Matchers::WithinAbs;
+
+namespace {
+
+constexpr double rate = 48000.0;
+
+/// One note of an instrument, left channel.
+std::vector<float> playNote(const Instrument& instrument, int key, double seconds, double outRate = rate)
+{
+    auto events = std::vector<TimedEvent>{{0.0, MidiEvent::noteOn(key, 127)}, {seconds, MidiEvent::noteOff(key)}};
+    return renderEvents(instrument, std::move(events), outRate).channels[0];
+}
+
+std::span<const float> part(const std::vector<float>& wave, double from, double to, double outRate = rate)
+{
+    return std::span(wave).subspan(std::size_t(from * outRate), std::size_t((to - from) * outRate));
+}
+
+/// Largest sample-to-sample change of the second difference kind: what a click is made of.
+double worstEdge(std::span<const float> wave)
+{
+    double worst = 0.0;
+    for (std::size_t i = 2; i < wave.size(); ++i)
+        worst = std::max(worst, std::abs(double(wave[i]) - 2.0 * double(wave[i - 1]) + double(wave[i - 2])));
+    return worst;
+}
+
+} // namespace
+
+TEST_CASE("a sine stays a sine from two octaves below to one above", "[engine][quality]")
+{
+    const int semitones = GENERATE(-24, -17, -12, -5, -1, 0, 1, 3, 4, 6, 7, 9, 12);
+    const double hz = GENERATE(441.7, 1000.0, 3001.3);
+    CAPTURE(semitones, hz);
+    const double midi = midiOf(Hz{hz});
+    const auto instrument = instrumentOf(plainTake(mono(sine(hz, rate, 4.0)), midi));
+    const int key = int(std::round(midi)) + semitones;
+    const double sounding = hz * std::exp2((key - midi) / 12.0);
+    const auto out = playNote(instrument, key, 0.9);
+    // 90 dB is below the noise of 16-bit material; measured on this machine 109 to 130 dB.
+    CHECK(sineToRestDb(part(out, 0.1, 0.8), sounding, rate) > 90.0);
+}
+
+TEST_CASE("bright material played high does not fold back", "[engine][quality]")
+{
+    // A sine of 9 kHz an octave and a fifth up lies above 24 kHz: nothing of it may be heard.
+    const auto instrument = instrumentOf(plainTake(mono(sine(9000.0, rate, 4.0)), 60.0));
+    const auto out = playNote(instrument, 79, 0.5);
+    CHECK(rmsDb(part(out, 0.1, 0.4)) < -95.0);
+}
+
+TEST_CASE("a loop goes round without a trace at its seam", "[engine][loop]")
+{
+    // 480 Hz is 100 frames a period: the loop of 40 periods is exact.
+    const auto wave = sine(480.0, rate, 1.0);
+    const auto take = looped(plainTake(mono(wave), midiOf(Hz{480.0})), 20000, 24000, GENERATE(0, 1000, 4000));
+    const int semitones = GENERATE(-13, 0, 7, 12);
+    const int key = int(std::round(midiOf(Hz{480.0}))) + semitones;
+    CAPTURE(semitones);
+    const auto out = playNote(instrumentOf(take), key, 3.0);
+    const double sounding = 480.0 * std::exp2((key - midiOf(Hz{480.0})) / 12.0);
+    CHECK(sineToRestDb(part(out, 0.1, 2.9), sounding, rate) > 90.0);
+}
+
+TEST_CASE("a loop of a few frames is a tone, too", "[engine][loop]")
+{
+    const auto take = looped(plainTake(mono(sine(4800.0, rate, 0.5)), 60.0), 1000, 1010, 0);
+    const auto out = playNote(instrumentOf(take), GENERATE(48, 60, 72), 0.5);
+    CHECK(rmsDb(part(out, 0.1, 0.4)) > -12.0);
+}
+
+TEST_CASE("a held looped note stays at full level for as long as it is held", "[engine][loop]")
+{
+    const auto take = looped(plainTake(mono(harmonicTone(240.0, rate, 1.0)), midiOf(Hz{240.0})), 10000, 40000, 2000);
+    const auto out = playNote(instrumentOf(take), 58, 20.0);
+    CHECK_THAT(rmsDb(part(out, 19.0, 20.0)), WithinAbs(rmsDb(part(out, 0.5, 1.0)), 0.2));
+}
+
+TEST_CASE("recordings of any rate play at their pitch at any output rate", "[engine]")
+{
+    const double from = GENERATE(8000.0, 44100.0, 96000.0, 192000.0), to = GENERATE(44100.0, 96000.0);
+    CAPTURE(from, to);
+    const auto instrument = instrumentOf(plainTake(mono(sine(440.0, from, 2.0), from), 69.0));
+    const auto out = playNote(instrument, 72, 0.8, to);
+    CHECK(sineToRestDb(part(out, 0.1, 0.7, to), 440.0 * std::exp2(0.25), to) > 90.0);
+}
+
+TEST_CASE("notes begin and end without a click", "[engine][envelope]")
+{
+    // A cosine begins at its crest: the worst place to start and to stop.
+    auto wave = sine(200.0, rate, 2.0);
+    for (std::size_t i = 0; i < wave.size(); ++i)
+        wave[i] = float(0.8 * std::cos(twoPi * 200.0 * double(i) / rate));
+    auto take = *makeTake(makeRecording(mono(wave), "c.wav"));
+    take.tuning = Tuning::forPitch(midiOf(Hz{200.0}), TuningSource::byHand);
+    const auto out = playNote(instrumentOf(std::move(take)), 55, 0.3);
+    const double inside = worstEdge(part(out, 0.1, 0.2));
+    // Ten times the wave's own bend is a soft onset; a step to the crest would be two thousand times it.
+    CHECK(worstEdge(out) < 40.0 * inside);
+    CHECK(std::abs(out.front()) < 0.01f);
+    CHECK(rmsDb(std::span(out).last(100)) < -80.0);
+}
+
+TEST_CASE("envelopes take the times that they are given", "[engine][envelope]")
+{
+    auto instrument = instrumentOf(plainTake(mono(std::vector<float>(std::size_t(rate * 5), 0.5f)), 60.0));
+    instrument.envelope = {0.1, 0.2, 0.1, 0.4, -12.0, 0.3};
+    const auto out = playNote(instrument, 60, 2.0);
+    const auto at = [&](double seconds) { return double(out[std::size_t(seconds * rate)]) / 0.5; };
+    CHECK_THAT(at(0.09), WithinAbs(0.0, 1e-6));
+    CHECK_THAT(at(0.2), WithinAbs(0.5, 0.01)); // half-way up
+    CHECK_THAT(at(0.35), WithinAbs(1.0, 1e-3)); // hold
+    CHECK_THAT(20.0 * std::log10(at(0.6)), WithinAbs(-6.0, 0.1)); // half the decay in dB
+    CHECK_THAT(20.0 * std::log10(at(1.5)), WithinAbs(-12.0, 0.05)); // sustain
+    CHECK_THAT(20.0 * std::log10(at(2.15)), WithinAbs(-42.0, 0.3)); // half the release: 30 dB more
+}
+
+TEST_CASE("the drawn envelope is the played one", "[engine][envelope]")
+{
+    const Envelope e{0.05, 0.1, 0.05, 0.3, -20.0, 0.2};
+    EnvelopeRun run;
+    run.start(rate);
+    std::vector<float> gains(48000);
+    run.run(e, gains.data(), int(gains.size()));
+    for (const double t : {0.02, 0.1, 0.17, 0.3, 0.45, 0.9})
+        CHECK_THAT(double(gains[std::size_t(t * rate)]), WithinAbs(envelopeGain(e, t), 0.002));
+}
+
+TEST_CASE("processing allocates nothing, whatever happens", "[engine][realtime]")
+{
+    const auto first = instrumentOf(looped(plainTake(mono(harmonicTone(220.0, rate, 1.0)), 57.0), 12000, 40000, 3000));
+    auto second = first;
+    second.takes[0].loop.span.end.value = 30000;
+    Compiler compiler;
+    Engine engine;
+    engine.prepare(rate);
+    std::vector<float> left(512), right(512);
+    Noise next(9);
+    for (int block = 0; block < 200; ++block) {
+        if (block % 7 == 0)
+            engine.setProgram(compiler.compile(block % 14 == 0 ? first : second, rate));
+        for (int i = 0; i < 4; ++i)
+            engine.post(MidiEvent::noteOn(int(next.between(20, 110)), int(next.between(1, 127))));
+        engine.postMidi({MidiEvent::Kind::bend, 0, 0, float(next())});
+        engine.postMidi({MidiEvent::Kind::control, 64, std::uint8_t(block % 3 == 0 ? 127 : 0), 0.0f});
+        {
+            const NoAllocation guard;
+            engine.process(left.data(), right.data(), 512);
+        }
+        REQUIRE(NoAllocation::crimes() == 0);
+        for (const float s : left)
+            REQUIRE(std::isfinite(s));
+    }
+    CHECK(engine.look().voices == int(Engine::voices));
+}
+
+TEST_CASE("the guard against allocation does notice one", "[engine][realtime]")
+{
+    const NoAllocation guard;
+    bool thrown = false;
+    try {
+        std::vector<int> many(100);
+        many[0] = 1;
+    } catch (const std::bad_alloc&) {
+        thrown = true;
+    }
+    CHECK(thrown);
+}
+
+TEST_CASE("stolen voices leave without a click", "[engine][voices]")
+{
+    const auto instrument = instrumentOf(looped(plainTake(mono(sine(480.0, rate, 1.0, 0.1)), midiOf(Hz{480.0})), 10000, 40000, 0));
+    Engine engine;
+    engine.prepare(rate);
+    engine.setProgram(Compiler().compile(instrument, rate));
+    std::vector<float> out, right(480);
+    std::vector<float> block(480);
+    // 64 quiet voices on low keys, then one more every 10 ms.
+    for (int n = 0; n < 100; ++n) {
+        engine.post(MidiEvent::noteOn(n % 12 + 30 + 12 * (n / 12 % 3), n < 64 ? 20 : 1));
+        if (n >= 70)
+            engine.post(MidiEvent::noteOn(40 + n % 24, 1));
+        engine.process(block.data(), right.data(), 480);
+        out.insert(out.end(), block.begin(), block.end());
+    }
+    // A voice cut off at once would leave a step of its own height, about 0.002; faded ones bend far less.
+    CHECK(worstEdge(std::span(out).subspan(1000)) < 0.0012);
+}
+
+TEST_CASE("a moved loop takes over the held note without a gap", "[engine][program]")
+{
+    const auto before = instrumentOf(looped(plainTake(mono(sine(480.0, rate, 2.0)), midiOf(Hz{480.0})), 20000, 40000, 1000));
+    auto after = before;
+    after.takes[0].loop.span = {Frames{30000}, Frames{30500}};
+    after.takes[0].loop.crossfade = Frames{500};
+    Compiler compiler;
+    Engine engine;
+    engine.prepare(rate);
+    engine.setProgram(compiler.compile(before, rate));
+    std::vector<float> out, left(256), right(256);
+    const auto run = [&](int blocks) {
+        for (int b = 0; b < blocks; ++b) {
+            engine.process(left.data(), right.data(), 256);
+            out.insert(out.end(), left.begin(), left.end());
+        }
+    };
+    run(1);
+    engine.post(MidiEvent::noteOn(71, 127));
+    run(200);
+    engine.setProgram(compiler.compile(after, rate));
+    run(200);
+    engine.collect();
+    // Level never leaves what a steady sine has, and the note is still there.
+    for (std::size_t at = 10000; at + 4800 < out.size(); at += 480)
+        REQUIRE_THAT(rmsDb(std::span(out).subspan(at, 4800)), WithinAbs(-9.0, 1.0));
+    const double position = engine.look().position;
+    CHECK(position >= 30000.0);
+    CHECK(position < 30500.0);
+    CHECK(worstEdge(std::span(out).subspan(8000)) < 0.01);
+}
+
+TEST_CASE("blocks of any size give the same sound", "[engine][law]")
+{
+    const auto instrument = instrumentOf(plainTake(mono(harmonicTone(220.0, rate, 1.0)), 57.0));
+    const auto render = [&](int block) {
+        Engine engine;
+        engine.prepare(rate);
+        engine.setProgram(Compiler().compile(instrument, rate));
+        std::vector<float> left(4096), right(4096);
+        engine.process(left.data(), right.data(), 0);
+        engine.handle(MidiEvent::noteOn(64, 100));
+        for (int done = 0; done < 4096; done += block)
+            engine.process(left.data() + done, right.data() + done, std::min(block, 4096 - done));
+        return left;
+    };
+    const auto reference = render(64);
+    for (const int block : {128, 512, 4096})
+        CHECK(render(block) == reference);
+    // Other sizes end their inner blocks elsewhere; only rounding may differ.
+    const auto odd = render(61);
+    for (std::size_t i = 0; i < odd.size(); ++i)
+        REQUIRE_THAT(double(odd[i]), WithinAbs(double(reference[i]), 1e-5));
+}
+
+TEST_CASE("pedal, bend and all-off do what keyboards expect", "[engine][midi]")
+{
+    const auto instrument = instrumentOf(looped(plainTake(mono(sine(480.0, rate, 1.0)), midiOf(Hz{480.0})), 10000, 40000, 0));
+    Engine engine;
+    engine.prepare(rate);
+    engine.setProgram(Compiler().compile(instrument, rate));
+    std::vector<float> left(24000), right(24000);
+    const auto run = [&] { engine.process(left.data(), right.data(), 24000); };
+    run();
+    engine.post({MidiEvent::Kind::control, 64, 127, 0.0f});
+    engine.post(MidiEvent::noteOn(71, 127));
+    engine.post(MidiEvent::noteOff(71));
+    run();
+    CHECK(engine.look().voices == 1); // held by the pedal
+    engine.post({MidiEvent::Kind::bend, 0, 0, 1.0f});
+    run();
+    run();
+    const double bent = 480.0 * std::exp2((71 + 2.0 - midiOf(Hz{480.0})) / 12.0);
+    CHECK(sineToRestDb(left, bent, rate) > 60.0);
+    engine.post({MidiEvent::Kind::control, 64, 0, 0.0f});
+    run();
+    run();
+    CHECK(engine.look().voices == 0);
+    engine.post(MidiEvent::noteOn(60, 100));
+    run();
+    CHECK((engine.keysDown()[0] >> 60U & 1U) == 1);
+    engine.post(MidiEvent::allOff());
+    run();
+    run();
+    CHECK(engine.look().voices == 0);
+    CHECK(engine.keysDown()[0] == 0);
+}
+
+TEST_CASE("keys and velocities outside of a zone are silent", "[engine]")
+{
+    auto instrument = instrumentOf(plainTake(mono(sine(440.0, rate, 1.0)), 69.0));
+    instrument.zones[0] = {1, 1, 60, 72, 64, 127};
+    CHECK(rmsDb(playNote(instrument, 59, 0.2)) < -100.0);
+    CHECK(rmsDb(playNote(instrument, 72, 0.2)) > -20.0);
+    const auto soft = renderEvents(instrument, {{0.0, MidiEvent::noteOn(65, 50)}}, rate, 0.2);
+    CHECK(rmsDb(soft.channels[0]) < -100.0);
+}
+
+TEST_CASE("the compiler makes anew only what changed", "[engine][program]")
+{
+    Compiler compiler;
+    const auto first = instrumentOf(looped(plainTake(mono(harmonicTone(220.0, rate, 1.0)), 57.0), 12000, 40000, 3000));
+    const auto a = compiler.compile(first, rate);
+    auto louder = first;
+    louder.envelope.attack = 1.0;
+    const auto b = compiler.compile(louder, rate);
+    CHECK(a->zones[0].sound == b->zones[0].sound);
+    auto moved = first;
+    moved.takes[0].loop.span.end.value = 39000;
+    const auto c = compiler.compile(moved, rate);
+    CHECK(c->zones[0].sound != b->zones[0].sound);
+    CHECK(c->zones[0].sound->recorded == b->zones[0].sound->recorded);
+}
+
+TEST_CASE("copies grow narrower as the reading speed grows", "[engine][copies]")
+{
+    for (double speed = 0.2; speed < 16.0; speed *= 1.03) {
+        const double share = bandwidths[copyForSpeed(speed)].share();
+        // Never more bandwidth than the output holds (8 % lie in the filters' own slope), never less
+        // than three quarters of it.
+        CHECK(share * speed <= 1.08);
+        CHECK(share >= std::min(1.0, 0.66 / speed));
+    }
+}
+
+TEST_CASE("notes are read from text", "[engine][render]")
+{
+    const auto events = parseNotes("A3:0:1.5:100 60:1:0.5");
+    REQUIRE(events);
+    REQUIRE(events->size() == 4);
+    CHECK(int((*events)[0].event.key) == 57);
+    CHECK((*events)[1].seconds == 1.5);
+    for (const char* bad : {"", "A3", "A3:0", "A3:0:0", "A3:-1:1", "X3:0:1", "A3:0:1:0", "A3:0:1:128", "A3:0:1:1:1", "A3:0:1e9"}) {
+        CAPTURE(bad);
+        CHECK_FALSE(parseNotes(bad));
+    }
+}

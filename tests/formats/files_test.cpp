@@ -1,0 +1,217 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "engine/render.h"
+#include "formats/formats.h"
+#include "formats/midi_file.h"
+#include "support/takes.h"
+
+#include <catch2/catch.hpp>
+#include <fstream>
+
+using namespace puretone;
+using namespace probe;
+using Catch::Matchers::Contains;
+using Catch::Matchers::WithinAbs;
+
+namespace {
+
+Instrument example(bool stereo = false)
+{
+    Audio audio = mono(silence(48000.0, 0.1) + harmonicTone(233.0, 48000.0, 1.5));
+    if (stereo)
+        audio.channels.push_back(silence(48000.0, 0.1) + harmonicTone(233.0, 48000.0, 1.5, 5));
+    auto instrument = makeInstrument(*makeTake(makeRecording(std::move(audio), "hum.wav")));
+    instrument.envelope = {0.0, 0.05, 0.1, 0.5, -9.0, 0.4};
+    return instrument;
+}
+
+double pitchOf(const Instrument& instrument, int key)
+{
+    const auto out = renderEvents(instrument, {{0.0, MidiEvent::noteOn(key, 100)}, {1.5, MidiEvent::noteOff(key)}}, 48000.0);
+    return analysePitch(mixToMono(out), 48000.0).midi.value_or(-1.0);
+}
+
+std::vector<std::byte> bytesOf(const std::filesystem::path& path)
+{
+    std::ifstream in(path, std::ios::binary);
+    const std::string text{std::istreambuf_iterator<char>(in), {}};
+    const auto bytes = std::as_bytes(std::span(text));
+    return {bytes.begin(), bytes.end()};
+}
+
+void put(const std::filesystem::path& path, std::span<const std::byte> bytes)
+{
+    std::ofstream(path, std::ios::binary)
+        .write(reinterpret_cast<const char*>(bytes.data()), std::streamsize(bytes.size()));
+}
+
+} // namespace
+
+TEST_CASE("a project opens as the same instrument, its audio byte for byte", "[formats][project]")
+{
+    const TemporaryFolder folder;
+    const auto instrument = example();
+    const auto written = writeInstrument(instrument, folder / "a.puretone");
+    REQUIRE(written);
+    CHECK_THAT(written->checked, Contains("byte for byte"));
+    const auto again = openInstrument(folder / "a.puretone");
+    REQUIRE(again);
+    CHECK(*again == instrument);
+    CHECK(*again->takes[0].recording->original == *instrument.takes[0].recording->original);
+    // Equal documents give equal files.
+    REQUIRE(writeInstrument(instrument, folder / "b.puretone"));
+    CHECK(bytesOf(folder / "a.puretone") == bytesOf(folder / "b.puretone"));
+}
+
+TEST_CASE("every format sounds the same pitch within a cent, from its file", "[formats][pitch]")
+{
+    const TemporaryFolder folder;
+    const auto instrument = example(GENERATE(false, true));
+    const int key = GENERATE(45, 58, 67);
+    for (const char* name : {"x.puretone", "x.wav", "x.sfz", "x.sf2"}) {
+        CAPTURE(name, key);
+        REQUIRE(writeInstrument(instrument, folder / name));
+        const auto again = openInstrument(folder / name);
+        REQUIRE(again);
+        CHECK_THAT(100.0 * (pitchOf(*again, key) - key), WithinAbs(0.0, 1.0));
+        CHECK(again->takes[0].audio().channelCount() == instrument.takes[0].audio().channelCount());
+    }
+}
+
+TEST_CASE("exports hold the sound that is heard, loop and tail included", "[formats][prepared]")
+{
+    const auto instrument = example();
+    const auto& take = instrument.takes[0];
+    const auto prepared = prepareTake(take);
+    REQUIRE(prepared.loop);
+    CHECK(prepared.audio.frames() == prepared.loop->end.value + framesBehindLoop);
+    const auto& wave = prepared.audio.channels[0];
+    for (std::int64_t i = 0; i < framesBehindLoop; ++i)
+        REQUIRE(wave[std::size_t(prepared.loop->end.value + i)] == wave[std::size_t(prepared.loop->start.value + i)]);
+}
+
+TEST_CASE("envelopes survive SFZ and SF2", "[formats][envelope]")
+{
+    const TemporaryFolder folder;
+    const auto instrument = example();
+    const auto* name = GENERATE("x.sfz", "x.sf2");
+    REQUIRE(writeInstrument(instrument, folder / name));
+    const auto e = openInstrument(folder / name)->envelope;
+    CHECK_THAT(e.attack, WithinAbs(0.05, 0.001));
+    CHECK_THAT(e.hold, WithinAbs(0.1, 0.001));
+    CHECK_THAT(e.decay, WithinAbs(0.5, 0.005));
+    CHECK_THAT(e.sustainDb, WithinAbs(-9.0, 0.06));
+    CHECK_THAT(e.release, WithinAbs(0.4, 0.004));
+}
+
+TEST_CASE("a one-shot without loop is written as one", "[formats]")
+{
+    const TemporaryFolder folder;
+    auto instrument = example();
+    instrument.takes[0].loop.on = false;
+    for (const char* name : {"x.wav", "x.sfz", "x.sf2", "x.puretone"}) {
+        REQUIRE(writeInstrument(instrument, folder / name));
+        CHECK_FALSE(openInstrument(folder / name)->takes[0].loop.on);
+    }
+}
+
+TEST_CASE("SFZ text of other hands is understood", "[formats][sfz]")
+{
+    const TemporaryFolder folder;
+    REQUIRE(writeWav(folder / "a b.wav", mono(sine(440.0, 48000.0, 0.5)), SampleFormat::int16));
+    std::ofstream(folder / "x.sfz") << "// comment\n<control> default_path=\n<group> ampeg_release=0.5 lovel=10\n"
+                                       "<region> sample=a b.wav key=c4 tune=-12 loop_mode=loop_continuous loop_start=100 loop_end=999\n"
+                                       "<region> sample=.\\a b.wav lokey=61 hikey=72 pitch_keycenter=64 transpose=1\n";
+    const auto read = openInstrument(folder / "x.sfz");
+    REQUIRE(read);
+    REQUIRE(read->zones.size() == 2);
+    CHECK(read->zones[0].lowKey == 60);
+    CHECK(read->zones[0].lowVelocity == 10);
+    CHECK(read->takes[0].loop.span == Span{Frames{100}, Frames{1000}});
+    CHECK_THAT(read->takes[0].tuning.soundingMidi(), WithinAbs(60.12, 1e-9));
+    CHECK_THAT(read->takes[1].tuning.soundingMidi(), WithinAbs(63.0, 1e-9));
+    CHECK_THAT(read->envelope.release, WithinAbs(0.5, 1e-9));
+}
+
+TEST_CASE("damaged instruments of any kind are refused by name, and never crash", "[formats][bad-input]")
+{
+    const TemporaryFolder folder;
+    const std::string name = GENERATE("x.puretone", "x.sf2", "x.wav", "x.sfz");
+    REQUIRE(writeInstrument(example(), folder / name));
+    const auto good = bytesOf(folder / name);
+    SECTION("cut off anywhere")
+    {
+        for (const double share : {0.0, 0.001, 0.1, 0.5, 0.9, 0.999}) {
+            put(folder / name, std::span(good).first(std::size_t(share * double(good.size()))));
+            const auto opened = openInstrument(folder / name);
+            if (name != "x.sfz") { // a shorter text may still be a text
+                CAPTURE(share);
+                REQUIRE_FALSE(opened);
+                CHECK_THAT(opened.error().message, Contains(name));
+            }
+        }
+    }
+    SECTION("bytes changed at random")
+    {
+        Noise next(17);
+        for (int round = 0; round < 60; ++round) {
+            auto bad = good;
+            for (int i = 0; i < 20; ++i) {
+                // Mostly where the heads and tables are.
+                const double where = next.between(0.0, 1.0);
+                const auto at = std::size_t(where * where * double(bad.size() - 1));
+                bad[round % 2 == 0 ? at : bad.size() - 1 - at] = std::byte(int(next.between(0, 255)));
+            }
+            put(folder / name, bad);
+            const auto opened = openInstrument(folder / name);
+            if (!opened)
+                CHECK_FALSE(opened.error().message.empty());
+        }
+    }
+}
+
+TEST_CASE("an SFZ without its samples says which is missing", "[formats][bad-input]")
+{
+    const TemporaryFolder folder;
+    REQUIRE(writeInstrument(example(), folder / "x.sfz"));
+    std::filesystem::remove_all(sfzFolder(folder / "x.sfz"));
+    const auto opened = openInstrument(folder / "x.sfz");
+    REQUIRE_FALSE(opened);
+    CHECK_THAT(opened.error().message, Contains("x.sfz") && Contains("hum 1.wav"));
+}
+
+TEST_CASE("writing where nothing can be written leaves everything as it was", "[formats][bad-input]")
+{
+    const TemporaryFolder folder;
+    const auto* name = GENERATE("x.puretone", "x.wav", "x.sf2");
+    CAPTURE(name);
+    const auto written = writeInstrument(example(), folder / "nowhere" / name);
+    REQUIRE_FALSE(written);
+    CHECK(written.error().code == ErrorCode::cannotWrite);
+    CHECK_THAT(written.error().message, Contains(name));
+    CHECK(folder.names().empty());
+    CHECK(writeInstrument(example(), folder / "x.xyz").error().code == ErrorCode::badValue);
+    CHECK(writeInstrument({}, folder / "x.sf2").error().code == ErrorCode::badValue);
+    // A folder stands where the file should go.
+    std::filesystem::create_directories(folder / name);
+    CHECK_FALSE(writeInstrument(example(), folder / name));
+    CHECK(std::filesystem::is_directory(folder / name));
+}
+
+TEST_CASE("MIDI files are read with their tempo", "[formats][midi]")
+{
+    // Format 0, 96 ticks a quarter, 120 then 60 quarters a minute: a note of two quarters.
+    const unsigned char file[] = {'M', 'T', 'h', 'd', 0, 0, 0, 6, 0, 0, 0, 1, 0, 96, 'M', 'T', 'r', 'k', 0, 0, 0, 26,
+        0, 0xff, 0x51, 3, 0x07, 0xa1, 0x20, 0, 0x90, 69, 100, 96, 0xff, 0x51, 3, 0x0f, 0x42, 0x40, 96, 0x80, 69, 0, 0, 0xff, 0x2f, 0};
+    const TemporaryFolder folder;
+    put(folder / "x.mid", std::as_bytes(std::span(file)));
+    const auto events = readMidiFile(folder / "x.mid");
+    REQUIRE(events);
+    REQUIRE(events->size() == 2);
+    CHECK_THAT((*events)[0].seconds, WithinAbs(0.0, 1e-6));
+    CHECK_THAT((*events)[1].seconds, WithinAbs(1.5, 1e-6));
+    std::ofstream(folder / "y.mid") << "MThd but not really, only words";
+    CHECK(readMidiFile(folder / "y.mid").error().code == ErrorCode::notAudio);
+    std::ofstream(folder / "z.mid") << "";
+    CHECK_FALSE(readMidiFile(folder / "z.mid"));
+    CHECK_FALSE(readMidiFile(folder / "gone.mid"));
+}

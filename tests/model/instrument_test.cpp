@@ -1,0 +1,194 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/instrument.h"
+
+#include "model/history.h"
+#include "model/json.h"
+#include "model/readings.h"
+#include "support/takes.h"
+
+#include <catch2/catch.hpp>
+
+using namespace puretone;
+using namespace probe;
+using Catch::Matchers::Contains;
+
+namespace {
+
+Instrument example()
+{
+    auto take = *makeTake(makeRecording(mono(harmonicTone(233.0, 48000.0, 1.0)), "hum.wav"));
+    return makeInstrument(std::move(take));
+}
+
+Result<Instrument> reread(const Instrument& i, const std::string& text)
+{
+    return fromJson(text, "x.puretone", [&](const std::string& path, const std::string&) -> Result<RecordingPtr> {
+        for (const auto& t : i.takes)
+            if (audioPath(*t.recording) == path)
+                return t.recording.pointer();
+        return fail(ErrorCode::damaged, path + " is missing.");
+    });
+}
+
+} // namespace
+
+TEST_CASE("a document is the same after JSON and back", "[model][json]")
+{
+    auto instrument = example();
+    instrument.envelope = {0.1, 0.2, 0.3, 0.4, -12.5, 1.25};
+    instrument.takes[0].loop.curve = FadeCurve::equalPower;
+    instrument.takes[0].loop.evenOut = 0.4;
+    instrument.takes[0].tuning = {61, -37.25, TuningSource::byHand};
+    instrument.name = "Skerry \"Light\" ♯";
+    const auto again = reread(instrument, toJson(instrument));
+    REQUIRE(again);
+    CHECK(*again == instrument);
+    CHECK(toJson(*again) == toJson(instrument));
+}
+
+TEST_CASE("damaged documents are refused with a sentence", "[model][json][bad-input]")
+{
+    const auto instrument = example();
+    auto text = toJson(instrument);
+    SECTION("cut off") { text.resize(text.size() / 2); }
+    SECTION("not JSON") { text = "hello"; }
+    SECTION("another kind") { text = "[1, 2, 3]"; }
+    SECTION("a missing part") { text.replace(text.find("\"takes\""), 7, "\"tokes\""); }
+    SECTION("a wrong type") { text.replace(text.find("\"rootKey\": "), 11, "\"rootKey\": \"x\", \"q\": "); }
+    SECTION("a newer version") { text.replace(text.find("\"schema\": 1"), 11, "\"schema\": 9"); }
+    SECTION("a zone without its take") { text.replace(text.find("\"take\": 1"), 9, "\"take\": 7"); }
+    const auto again = reread(instrument, text);
+    REQUIRE_FALSE(again);
+    CHECK_THAT(again.error().message, Contains("x.puretone"));
+}
+
+TEST_CASE("numbers out of range are brought into range", "[model][bad-input]")
+{
+    auto wild = example();
+    Noise next(4);
+    for (int round = 0; round < 200; ++round) {
+        auto& take = wild.takes[0];
+        const auto any = [&] { return Frames{std::int64_t(next.between(-1e5, 2e5))}; };
+        take.kept = {any(), any()};
+        take.loop.on = true;
+        take.loop.span = {any(), any()};
+        take.loop.crossfade = any();
+        take.tuning.rootKey = int(next.between(-50, 300));
+        wild.zones[0].lowKey = int(next.between(-50, 300));
+        wild.zones[0].highKey = int(next.between(-50, 300));
+        wild.envelope.release = round % 3 == 0 ? std::nan("") : next.between(-1, 100);
+        const auto calm = sanitized(wild);
+        const auto& t = calm.takes[0];
+        REQUIRE(t.kept.start.value >= 0);
+        REQUIRE(t.kept.end.value <= t.audio().frames());
+        REQUIRE(t.kept.length() >= shortestTake);
+        REQUIRE(t.loop.span.start >= t.kept.start);
+        REQUIRE(t.loop.span.end <= t.kept.end);
+        REQUIRE(t.loop.span.length() >= shortestLoop);
+        REQUIRE(t.tuning.rootKey >= 0);
+        REQUIRE(t.tuning.rootKey <= 127);
+        REQUIRE(calm.zones[0].lowKey <= calm.zones[0].highKey);
+        REQUIRE(calm.envelope.release >= 0.005);
+        REQUIRE(sanitized(calm) == calm);
+    }
+}
+
+TEST_CASE("undo and redo walk through values, one step per gesture", "[model][history]")
+{
+    History history(example());
+    const auto start = history.current();
+    const auto moved = [&](std::int64_t by) {
+        auto next = start;
+        next.takes[0].loop.span.end.value -= by;
+        return next;
+    };
+    CHECK(history.apply("Move loop end", moved(10), 5));
+    CHECK(history.apply("Move loop end", moved(20), 5));
+    CHECK(history.apply("Move loop end", moved(30), 6));
+    CHECK(history.undoName() == "Move loop end");
+    history.undo();
+    CHECK(history.current() == moved(20));
+    history.undo();
+    CHECK(history.current() == start);
+    CHECK_FALSE(history.canUndo());
+    history.redo();
+    history.redo();
+    CHECK(history.current() == moved(30));
+    CHECK_FALSE(history.canRedo());
+    CHECK_FALSE(history.apply("Nothing", moved(30)));
+    // A new edit forgets what was undone.
+    history.undo();
+    CHECK(history.apply("Other", moved(99)));
+    CHECK_FALSE(history.canRedo());
+}
+
+TEST_CASE("a drag that is put back leaves no step", "[model][history]")
+{
+    History history(example());
+    const auto start = history.current();
+    auto next = start;
+    next.envelope.attack = 1.0;
+    history.apply("Change attack", next, 3);
+    history.abandon(3);
+    CHECK(history.current() == start);
+    CHECK_FALSE(history.canUndo());
+    history.apply("Change attack", next, 4);
+    history.apply("Change attack", start, 4);
+    CHECK_FALSE(history.canUndo());
+    history.abandon(99);
+    CHECK(history.isSaved());
+    history.apply("Change attack", next);
+    CHECK_FALSE(history.isSaved());
+    history.undo();
+    CHECK(history.isSaved());
+}
+
+TEST_CASE("tuning splits a pitch into key and fine tune", "[model]")
+{
+    const auto tuning = Tuning::forPitch(57.88, TuningSource::proposed);
+    CHECK(tuning.rootKey == 58);
+    CHECK_THAT(tuning.fineCents, Catch::Matchers::WithinAbs(12.0, 1e-9)); // 12 cents flat: tuned up
+    CHECK_THAT(tuning.soundingMidi(), Catch::Matchers::WithinAbs(57.88, 1e-12));
+}
+
+TEST_CASE("the path reads what is there and flags what wants a look", "[model][readings]")
+{
+    auto instrument = example();
+    const auto read = [&](Stop stop) {
+        return readingOf(stop, instrument, &instrument.takes[0], {}, std::nullopt);
+    };
+    CHECK(read(Stop::sound).text == "1.00 s");
+    CHECK_THAT(read(Stop::pitch).text, Contains("A#3"));
+    CHECK(read(Stop::pitch).concern.empty());
+    CHECK(read(Stop::keys).text == "A0 to C8");
+    CHECK(read(Stop::shape).text == "attack 2.0 ms");
+    instrument.takes[0].pitch.verdict = PitchVerdict::none;
+    CHECK_FALSE(read(Stop::pitch).concern.empty());
+    instrument.takes[0].tuning.source = TuningSource::byHand;
+    CHECK(read(Stop::pitch).concern.empty());
+    instrument.takes[0].loop.on = false;
+    CHECK(read(Stop::loop).text == "off");
+    instrument.takes[0].loopChoices.clear();
+    instrument.takes[0].loopMessage = "dies away within 30 ms";
+    CHECK(read(Stop::loop).concern == "No loop was found: it dies away within 30 ms.");
+    CHECK(readingOf(Stop::sound, {}, nullptr, {}, std::nullopt).text == "no sound yet");
+}
+
+TEST_CASE("posts stop at each other and the crossfade at what there is", "[model][readings]")
+{
+    const Span kept{Frames{100}, Frames{10000}};
+    Loop loop;
+    loop.on = true;
+    loop.span = {Frames{2000}, Frames{8000}};
+    loop.crossfade = Frames{1500};
+    CHECK(withLoopStart(loop, kept, -50).span.start.value == 100);
+    CHECK(withLoopStart(loop, kept, 9000).span.start.value == 8000 - shortestLoop);
+    CHECK(withLoopStart(loop, kept, 300).crossfade.value == 300);
+    CHECK(withLoopEnd(loop, kept, 50000).span.end.value == 10000);
+    CHECK(withLoopEnd(loop, kept, 2500).crossfade.value == 500);
+    CHECK(crossfadeLimitReason(loop).empty());
+    loop.crossfade = Frames{2000};
+    CHECK_THAT(crossfadeLimitReason(loop), Contains("before the start"));
+    CHECK(withKeptEnd(kept, 0, 20000).length() == shortestTake);
+    CHECK(withKeptStart(kept, 99999).length() == shortestTake);
+}

@@ -1,0 +1,50 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/take_maker.h"
+
+#include "support/takes.h"
+
+#include <catch2/catch.hpp>
+
+using namespace puretone;
+using namespace probe;
+
+TEST_CASE("one recording becomes a tuned, looped take", "[model][take]")
+{
+    const auto take = makeTake(makeRecording(mono(silence(48000.0, 0.2) + harmonicTone(147.2, 48000.0, 2.0)), "low_note.wav"));
+    REQUIRE(take);
+    CHECK(take->name == "low note");
+    CHECK_THAT(double(take->kept.start.value) / 48000.0, Catch::Matchers::WithinAbs(0.2, 0.005));
+    CHECK_THAT(take->tuning.soundingMidi(), Catch::Matchers::WithinAbs(midiOf(Hz{147.2}), 0.02));
+    CHECK(take->loop.on);
+    CHECK(take->loop.span.start >= take->kept.start);
+    CHECK(take->loop.span.end <= take->kept.end);
+}
+
+TEST_CASE("root and loop in a file are used where ours are worse", "[model][take]")
+{
+    SamplerInfo sampler;
+    sampler.midi = 61.5;
+    sampler.loops.push_back({{Frames{9600}, Frames{38400}}, 0});
+    const auto read = [&](const std::vector<float>& wave) {
+        return *makeTake(*decodeRecording(encodeWav(mono(wave), SampleFormat::float32, sampler), "x.wav"));
+    };
+    const auto hiss = read(noise(48000.0, 1.0));
+    CHECK(hiss.tuning.source == TuningSource::fromFile);
+    CHECK_THAT(hiss.tuning.soundingMidi(), Catch::Matchers::WithinAbs(61.5, 1e-6));
+    const auto tone = read(harmonicTone(440.0, 48000.0, 1.0));
+    CHECK(tone.tuning.source == TuningSource::proposed);
+    CHECK(tone.tuning.rootKey == 69);
+    CHECK(tone.loopChoices.back().loop.span == sampler.loops[0].span);
+}
+
+TEST_CASE("a silent recording makes no take", "[model][take][bad-input]")
+{
+    CHECK_FALSE(makeTake(makeRecording(mono(silence(48000.0, 1.0)), "still.wav")));
+}
+
+TEST_CASE("names are made from file names", "[model][take]")
+{
+    CHECK(nameFromFile("fog-horn.flac") == "fog horn");
+    CHECK(nameFromFile("a.b.wav") == "a.b");
+    CHECK(nameFromFile("") == "Untitled");
+}

@@ -1,0 +1,141 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+// Drives the real window the way a hand does, and listens to what comes out.
+
+#include "app/shell/main_window.h"
+#include "app/stops/loop_stop.h"
+#include "app/stops/pitch_stop.h"
+#include "app/stops/sound_stop.h"
+#include "devices/simulated.h"
+#include "support/takes.h"
+
+#include <QLineEdit>
+#include <QTest>
+
+namespace probe {
+
+using namespace puretone;
+using namespace puretone::app;
+
+class Driver {
+public:
+    Driver()
+    {
+        window.resize(1280, 800);
+        window.show();
+        window.startDevices(simulatedId);
+        window.activateWindow();
+        QTest::qWait(50);
+    }
+    ~Driver() { window.session().player().allOff(); }
+
+    Session& session() { return window.session(); }
+    const Instrument& document() { return session().instrument(); }
+    const Take& take() { return *session().take(); }
+
+    void open(const std::string& path)
+    {
+        session().open(QString::fromStdString(path));
+        settle();
+    }
+    void settle()
+    {
+        session().background().settle();
+        QTest::qWait(30);
+    }
+    void goTo(Stop stop)
+    {
+        QTest::mouseClick(window.path(), Qt::LeftButton, {}, window.path()->centreOf(stop).toPoint());
+    }
+    /// Drags in small steps, as a hand does. @param during Runs before the button is let go.
+    void drag(QWidget* widget, QPointF from, QPointF to, Qt::KeyboardModifiers keys = {},
+        const std::function<void()>& during = {})
+    {
+        QTest::mousePress(widget, Qt::LeftButton, keys, from.toPoint());
+        for (int i = 1; i <= 10; ++i)
+            move(widget, from + (to - from) * (i / 10.0), keys);
+        if (during)
+            during();
+        QTest::mouseRelease(widget, Qt::LeftButton, keys, to.toPoint());
+        settle();
+    }
+    /// Places a handle of a wave: drags it from where it is to a frame.
+    void dragHandle(WaveView* wave, double fromFrame, double toFrame, bool atTop,
+        Qt::KeyboardModifiers keys = Qt::AltModifier, const std::function<void()>& during = {})
+    {
+        const auto& g = wave->geometryOfWave();
+        const double y = atTop ? g.area.top() : g.area.bottom() - 6.0;
+        drag(wave, {g.xOf(fromFrame), y}, {g.xOf(toFrame), y}, keys, during);
+    }
+    void type(QWidget* parent, const QString& field, const QString& text)
+    {
+        for (auto* edit : parent->findChildren<QLineEdit*>())
+            if (edit->accessibleName() == field) {
+                edit->setFocus();
+                edit->selectAll();
+                QTest::keyClicks(edit, text);
+                QTest::keyClick(edit, Qt::Key_Return);
+                edit->clearFocus();
+                settle();
+                return;
+            }
+        FAIL("There is no field " << field.toStdString());
+    }
+    /// A shortcut of the window; another window may have been active meanwhile.
+    void shortcut(Qt::Key key, Qt::KeyboardModifiers keys)
+    {
+        window.activateWindow();
+        REQUIRE(QTest::qWaitForWindowActive(&window));
+        QTest::keyClick(&window, key, keys);
+        QCoreApplication::processEvents();
+    }
+    void click(QWidget* parent, const QString& button)
+    {
+        for (auto* b : parent->findChildren<QPushButton*>())
+            if (b->text() == button) {
+                QTest::mouseClick(b, Qt::LeftButton);
+                settle();
+                return;
+            }
+        FAIL("There is no button " << button.toStdString());
+    }
+    void pressKey(int key) { QTest::mousePress(keyboard(), Qt::LeftButton, {}, middleOf(key)); }
+    void releaseKey(int key) { QTest::mouseRelease(keyboard(), Qt::LeftButton, {}, middleOf(key)); }
+
+    /// What the simulated output plays during the next `seconds`.
+    std::vector<float> hear(double seconds)
+    {
+        auto* output = dynamic_cast<SimulatedOutput*>(session().player().output());
+        REQUIRE(output != nullptr);
+        const auto from = output->heard().written();
+        const auto wanted = std::uint64_t(seconds * 48000.0);
+        for (int i = 0; i < 1000 && output->heard().written() < from + wanted; ++i)
+            QTest::qWait(10);
+        return output->heard().since(from)[0];
+    }
+    /// Pitch of what is heard, MIDI; -1 for none.
+    double hearPitch(double seconds = 0.6)
+    {
+        const auto report = analysePitch(hear(seconds), 48000.0);
+        return report.verdict == PitchVerdict::none ? -1.0 : report.midi.value_or(-1.0);
+    }
+
+    MainWindow window;
+
+private:
+    static void move(QWidget* widget, QPointF to, Qt::KeyboardModifiers keys)
+    {
+        QMouseEvent event(QEvent::MouseMove, to, widget->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, keys);
+        QCoreApplication::sendEvent(widget, &event);
+        QCoreApplication::processEvents();
+    }
+    Keyboard* keyboard() { return window.dock()->keyboard(); }
+    QPoint middleOf(int key)
+    {
+        const QRectF rect = keyboard()->geometryOfKeys().rectOf(key);
+        return QPointF(rect.center().x(), rect.bottom() - 4.0).toPoint();
+    }
+};
+
+} // namespace probe
