@@ -32,8 +32,9 @@ double at(std::vector<double> values, double share)
 void print(const char* name, const Row& row)
 {
     const double n = std::max<double>(1.0, double(row.ours.size()));
-    std::printf("%-6s n %4.0f  cost median %.2f p90 %.2f (by hand %.2f %.2f)  seamless %.1f %% (by hand "
-                "%.1f %%)  at least as good %.1f %%  living %.1f %%  length median %.2f s\n",
+    std::printf(
+        "%-6s n %4.0f  cost median %.2f p90 %.2f (by hand %.2f %.2f)  seamless %.1f %% (by hand "
+        "%.1f %%)  at least as good %.1f %%  living %.1f %%  length median %.2f s\n",
         name, n, at(row.ours, 0.5), at(row.ours, 0.9), at(row.theirs, 0.5), at(row.theirs, 0.9),
         100 * row.seamlessOurs / n, 100 * row.seamlessTheirs / n, 100 * row.asGood / n,
         100 * row.living / n, at(row.lengths, 0.5));
@@ -72,7 +73,8 @@ int main(int argc, char** argv)
         row.theirs.push_back(theirs.cost);
         row.seamlessTheirs += theirs.cost <= 1.0;
         if (report.candidates.empty()) {
-            std::printf("  none: %s %.2f s: %s\n", shownName(entry.path()).c_str(), audio.seconds(), report.message.c_str());
+            std::printf("  none: %s %.2f s: %s\n", shownName(entry.path()).c_str(), audio.seconds(),
+                report.message.c_str());
             row.ours.push_back(99.0);
             continue;
         }

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Pitch readings against labels: pitch_bench FOLDER of WAVs whose `smpl` chunk holds the true pitch.
+// Pitch readings against labels: pitch_bench FOLDER of WAVs whose `smpl` chunk holds the true
+// pitch.
 
 #include "audio/sound_file.h"
 #include "base/safe_file.h"
@@ -43,8 +44,9 @@ struct Tally {
         const auto at = [&](double share) {
             return cents.empty() ? 0.0 : cents[std::size_t(share * double(cents.size() - 1))];
         };
-        std::printf("%-14s n %4.0f  right %5.1f  octave %4.1f  wrong %4.1f %%  cents median %.1f p90 %.1f  "
-                    "clear %d, of them right %.1f %%\n",
+        std::printf(
+            "%-14s n %4.0f  right %5.1f  octave %4.1f  wrong %4.1f %%  cents median %.1f p90 %.1f  "
+            "clear %d, of them right %.1f %%\n",
             name, n, 100 * right / n, 100 * octave / n, 100 * wrong / n, at(0.5), at(0.9), clear,
             100.0 * clearRight / std::max(1, clear));
     }
@@ -77,9 +79,11 @@ int main(int argc, char** argv)
         const double truth = (*recording)->sampler->midi;
         (audio.seconds() >= 0.3 ? longer : shorter).add(report, truth);
         if (!report.midi || std::abs(*report.midi - truth) >= 0.5)
-            std::printf("  %-40s label %.2f read %.2f %s %.2f (%s)\n", shownName(path).c_str(), truth,
-                report.midi.value_or(-1), nameOf(report.verdict), report.confidence,
-                report.choices.size() > 1 ? noteName(int(std::round(report.choices[1].midi))).c_str() : "-");
+            std::printf("  %-40s label %.2f read %.2f %s %.2f (%s)\n", shownName(path).c_str(),
+                truth, report.midi.value_or(-1), nameOf(report.verdict), report.confidence,
+                report.choices.size() > 1
+                    ? noteName(int(std::round(report.choices[1].midi))).c_str()
+                    : "-");
     }
     longer.print("0.3 s or more");
     shorter.print("shorter");

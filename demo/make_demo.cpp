@@ -41,7 +41,8 @@ std::string truthJson(const skerry::Sound& sound)
     const auto& t = sound.truth;
     nlohmann::ordered_json notes = nlohmann::ordered_json::array();
     for (const auto& n : t.notes)
-        notes.push_back({{"start", n.start}, {"end", n.end}, {"hz", n.hz}, {"midi", midiOf(Hz{n.hz})}});
+        notes.push_back(
+            {{"start", n.start}, {"end", n.end}, {"hz", n.hz}, {"midi", midiOf(Hz{n.hz})}});
     const nlohmann::ordered_json j = {{"story", t.story}, {"kind", t.kind},
         {"hz", t.hz ? nlohmann::ordered_json(*t.hz) : nullptr},
         {"midi", t.hz ? nlohmann::ordered_json(midiOf(Hz{*t.hz})) : nullptr},

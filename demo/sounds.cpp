@@ -23,7 +23,8 @@ Audio silence(double seconds, std::size_t channels)
 
 Sound fogHorn()
 {
-    // A reed blown by compressed air: it starts a little flat, steadies, and sinks when the air is off.
+    // A reed blown by compressed air: it starts a little flat, steadies, and sinks when the air is
+    // off.
     constexpr double hz = 116.54 * 0.9931; // A#2, 12 cents flat
     Audio audio = silence(4.2, 2);
     Noise air(11);
@@ -32,18 +33,20 @@ Sound fogHorn()
     Noise unsteady(12);
     for (std::size_t i = 0; i < audio.channels[0].size(); ++i) {
         const double t = double(i) / rate;
-        const double level = curveAt({{0.12, 0.0}, {0.32, 0.9}, {0.7, 1.0}, {3.3, 0.96}, {3.55, 0.3}, {3.9, 0.0}}, t);
+        const double level = curveAt(
+            {{0.12, 0.0}, {0.32, 0.9}, {0.7, 1.0}, {3.3, 0.96}, {3.55, 0.3}, {3.9, 0.0}}, t);
         const double cents = curveAt({{0.12, -60.0}, {0.45, 0.0}, {3.3, 0.0}, {3.8, -120.0}}, t);
         shimmer += 0.0004 * (unsteady.next() - shimmer);
         phase += hz * std::exp2(cents / 1200.0) / rate;
         double left = 0.0, right = 0.0;
         for (int h = 1; h <= 40; ++h) {
             // A horn's bell lets the middle partials out best; loud tones are brighter.
-            const double amplitude
-                = std::pow(h, -0.75) * std::exp(-0.055 * h) * (0.5 + 0.5 * std::tanh(h / 3.0)) * std::pow(level, 1.0 + 0.05 * h);
+            const double amplitude = std::pow(h, -0.75) * std::exp(-0.055 * h)
+                * (0.5 + 0.5 * std::tanh(h / 3.0)) * std::pow(level, 1.0 + 0.05 * h);
             const double flutter = 1.0 + 6.0 * shimmer * (h % 5 - 2);
             left += amplitude * flutter * std::sin(turn * h * phase + 0.3 * h);
-            right += amplitude * (2.0 - flutter) * std::sin(turn * h * phase + 0.3 * h + 0.12 * std::sin(double(h)));
+            right += amplitude * (2.0 - flutter)
+                * std::sin(turn * h * phase + 0.3 * h + 0.12 * std::sin(double(h)));
         }
         const double wind = 0.02 * level * hiss.run(air.next()) + 0.0004 * air.next();
         audio.channels[0][i] = float(0.21 * left + wind);
@@ -56,14 +59,16 @@ Sound fogHorn()
 
 Sound buoyBell()
 {
-    // Hum, prime, tierce, quint, nominal and what lies above: a small bell, struck once by the swell.
+    // Hum, prime, tierce, quint, nominal and what lies above: a small bell, struck once by the
+    // swell.
     constexpr double hum = 261.8;
     struct Mode {
         double ratio, level, seconds, split;
     };
-    constexpr Mode modes[] = {{1.0, 0.55, 3.8, 0.23}, {2.0, 0.5, 2.4, 0.41}, {2.39, 0.75, 1.9, 0.37},
-        {3.02, 0.22, 1.1, 0.6}, {4.0, 0.8, 1.3, 0.5}, {5.01, 0.2, 0.7, 0.9}, {5.98, 0.42, 0.6, 0.8},
-        {6.7, 0.2, 0.4, 1.0}, {8.1, 0.3, 0.3, 1.2}, {10.4, 0.2, 0.18, 1.5}, {13.1, 0.12, 0.1, 1.9}};
+    constexpr Mode modes[] = {{1.0, 0.55, 3.8, 0.23}, {2.0, 0.5, 2.4, 0.41},
+        {2.39, 0.75, 1.9, 0.37}, {3.02, 0.22, 1.1, 0.6}, {4.0, 0.8, 1.3, 0.5},
+        {5.01, 0.2, 0.7, 0.9}, {5.98, 0.42, 0.6, 0.8}, {6.7, 0.2, 0.4, 1.0}, {8.1, 0.3, 0.3, 1.2},
+        {10.4, 0.2, 0.18, 1.5}, {13.1, 0.12, 0.1, 1.9}};
     Audio audio = silence(5.0, 1);
     Noise sea(21);
     BandPass swell(300.0, 0.5, rate);
@@ -73,10 +78,14 @@ Sound buoyBell()
         if (t > 0.0)
             for (const auto& m : modes) {
                 // Two nearly equal modes beat: no cast bell is quite round.
-                const double fall = std::exp(-6.9 * t / (2.2 * m.seconds)) * (1.0 - std::exp(-t / 0.0006));
-                sum += m.level * fall * (0.75 * std::sin(turn * hum * m.ratio * t) + 0.25 * std::sin(turn * (hum * m.ratio + m.split) * t + 1.0));
+                const double fall =
+                    std::exp(-6.9 * t / (2.2 * m.seconds)) * (1.0 - std::exp(-t / 0.0006));
+                sum += m.level * fall
+                    * (0.75 * std::sin(turn * hum * m.ratio * t)
+                        + 0.25 * std::sin(turn * (hum * m.ratio + m.split) * t + 1.0));
             }
-        audio.channels[0][i] = float(0.24 * sum + 0.0012 * swell.run(sea.next()) + 0.00012 * sea.next());
+        audio.channels[0][i] =
+            float(0.24 * sum + 0.0012 * swell.run(sea.next()) + 0.00012 * sea.next());
     }
     return {"buoy-bell", std::move(audio),
         {"inharmonic", 2.0 * hum, {0.5, 1, 1.195, 1.51, 2, 2.505, 2.99}, 0.0, 0.0, 0.0, -70.0, {},
@@ -92,7 +101,8 @@ Sound keepersHum()
     double phase = 0.0, slow = 0.0;
     for (std::size_t i = 0; i < audio.channels[0].size(); ++i) {
         const double t = double(i) / rate;
-        const double level = curveAt({{0.1, 0.0}, {0.28, 0.8}, {0.6, 1.0}, {3.3, 0.85}, {3.85, 0.0}}, t);
+        const double level =
+            curveAt({{0.1, 0.0}, {0.28, 0.8}, {0.6, 1.0}, {3.3, 0.85}, {3.85, 0.0}}, t);
         const double depth = curveAt({{0.9, 0.0}, {1.8, 28.0}, {3.8, 34.0}}, t);
         const double drift = curveAt({{0.1, -25.0}, {0.6, 4.0}, {3.8, -4.0}}, t);
         slow += 0.00005 * (wander.next() - slow);
@@ -102,7 +112,9 @@ Sound keepersHum()
         for (int h = 1; h <= 24; ++h) {
             // Closed lips: one formant near 300 Hz, a weak one near 1.1 kHz, a quick fall above.
             const double f = hz * h;
-            const double formants = 1.0 / (1.0 + std::pow((f - 300.0) / 180.0, 2.0)) + 0.12 / (1.0 + std::pow((f - 1100.0) / 160.0, 2.0)) + 0.02 / (1.0 + std::pow((f - 2400.0) / 300.0, 2.0));
+            const double formants = 1.0 / (1.0 + std::pow((f - 300.0) / 180.0, 2.0))
+                + 0.12 / (1.0 + std::pow((f - 1100.0) / 160.0, 2.0))
+                + 0.02 / (1.0 + std::pow((f - 2400.0) / 300.0, 2.0));
             sum += formants / std::sqrt(h) * std::sin(turn * h * phase);
         }
         const double noise = air.run(breath.next());
@@ -123,7 +135,8 @@ Sound windInTheRigging()
     for (std::size_t i = 0; i < audio.channels[0].size(); ++i) {
         force += 0.00004 * (gust.next() * 3.0 - force);
         const double strength = 0.6 + 14.0 * force;
-        const double edge = std::min({1.0, double(i) / (0.4 * rate), (6.0 - double(i) / rate) / 0.4});
+        const double edge =
+            std::min({1.0, double(i) / (0.4 * rate), (6.0 - double(i) / rate) / 0.4});
         const double l = left.next(), r = right.next();
         const double sing = 0.1 * tone.run(0.5 * (l + r));
         audio.channels[0][i] = float(edge * strength * (0.5 * lowLeft.run(l) + 0.03 * l + sing));
@@ -147,7 +160,8 @@ Sound mooringPost()
         if (t > 0.0) {
             const double hz = rest * (1.0 + 0.9 * std::exp(-t / 0.022));
             phase += hz / rate;
-            sum = 0.85 * std::exp(-t / 0.13) * (1.0 - std::exp(-t / 0.0008)) * std::sin(turn * phase)
+            sum =
+                0.85 * std::exp(-t / 0.13) * (1.0 - std::exp(-t / 0.0008)) * std::sin(turn * phase)
                 + 0.1 * std::exp(-t / 0.05) * std::sin(turn * 2.3 * phase)
                 + 0.9 * std::exp(-t / 0.006) * knock.run(wood.next());
         }
@@ -176,11 +190,14 @@ Sound bottles()
         double phase = 0.0;
         for (std::size_t i = 0; i < std::size_t(length * rate); ++i) {
             const double t = double(i) / rate;
-            const double level = strength * curveAt({{0.0, 0.0}, {0.07, 1.0}, {0.6 * length, 0.85}, {length, 0.0}}, t);
+            const double level = strength
+                * curveAt({{0.0, 0.0}, {0.07, 1.0}, {0.6 * length, 0.85}, {length, 0.0}}, t);
             phase += hz / rate * (1.0 + 0.002 * (level - 0.8));
-            const double tone = std::sin(turn * phase) + 0.09 * std::sin(2.0 * turn * phase) + 0.05 * std::sin(3.0 * turn * phase);
+            const double tone = std::sin(turn * phase) + 0.09 * std::sin(2.0 * turn * phase)
+                + 0.05 * std::sin(3.0 * turn * phase);
             const double b = breath.next();
-            audio.channels[0][std::size_t(at * rate) + i] += float(level * (0.4 * tone + 0.25 * air.run(b) + 0.02 * hiss.run(b)));
+            audio.channels[0][std::size_t(at * rate) + i] +=
+                float(level * (0.4 * tone + 0.25 * air.run(b) + 0.02 * hiss.run(b)));
         }
         truth.notes.push_back({at, at + length, hz});
         at += length + 0.35 + 0.05 * std::sin(1.3 * n);

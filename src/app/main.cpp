@@ -14,11 +14,14 @@ int main(int argc, char** argv)
     QApplication::setApplicationVersion(QStringLiteral(PURETONE_VERSION));
     QApplication::setDesktopFileName(QStringLiteral("puretone"));
     QCommandLineParser parser;
-    parser.setApplicationDescription(QStringLiteral("One recorded sound becomes a tuned, playable instrument"));
+    parser.setApplicationDescription(
+        QStringLiteral("One recorded sound becomes a tuned, playable instrument"));
     parser.addHelpOption();
     parser.addVersionOption();
-    parser.addPositionalArgument(QStringLiteral("file"), QStringLiteral("A recording or an instrument"), QStringLiteral("[file]"));
-    const QCommandLineOption output(QStringLiteral("output"), QStringLiteral("Audio output, for example \"simulated\""), QStringLiteral("device"));
+    parser.addPositionalArgument(QStringLiteral("file"),
+        QStringLiteral("A recording or an instrument"), QStringLiteral("[file]"));
+    const QCommandLineOption output(QStringLiteral("output"),
+        QStringLiteral("Audio output, for example \"simulated\""), QStringLiteral("device"));
     parser.addOption(output);
     parser.process(application);
 
@@ -30,6 +33,7 @@ int main(int argc, char** argv)
     if (!parser.positionalArguments().isEmpty())
         window.session().open(parser.positionalArguments().front());
     // Looking for sound servers takes a moment: first the picture.
-    QTimer::singleShot(0, &window, [&] { window.startDevices(parser.value(output).toStdString()); });
+    QTimer::singleShot(
+        0, &window, [&] { window.startDevices(parser.value(output).toStdString()); });
     return QApplication::exec();
 }

@@ -5,8 +5,8 @@
 
 namespace puretone {
 
-/// The frame nearest to `around` at which the wave passes through zero upwards, on all channels where
-/// such a frame exists within `reach`, otherwise on their mean, otherwise `around` itself.
+/// The frame nearest to `around` at which the wave passes through zero upwards, on all channels
+/// where such a frame exists within `reach`, otherwise on their mean, otherwise `around` itself.
 Frames nearestCrossing(const Audio& audio, Frames around, std::int64_t reach);
 
 } // namespace puretone

@@ -12,8 +12,8 @@ namespace puretone {
 
 namespace {
 
-/// Plans of one size, made once and kept for the whole run: executing them on other buffers of the same
-/// alignment is thread-safe (FFTW manual, "New-array Execute Functions"), making them is not.
+/// Plans of one size, made once and kept for the whole run: executing them on other buffers of the
+/// same alignment is thread-safe (FFTW manual, "New-array Execute Functions"), making them is not.
 struct SharedPlans {
     fftwf_plan forward = nullptr;
     fftwf_plan inverse = nullptr;
@@ -57,7 +57,10 @@ RealFft::~RealFft()
     fftwf_free(plans_->spectrum);
 }
 
-std::span<float> RealFft::time() { return {plans_->time, size_}; }
+std::span<float> RealFft::time()
+{
+    return {plans_->time, size_};
+}
 
 std::span<std::complex<float>> RealFft::spectrum()
 {

@@ -10,8 +10,8 @@ namespace puretone {
 
 /// Real Fourier transform of one size with its own buffers (FFTW, single precision).
 ///
-/// Making one takes a lock (plans are shared between equal sizes); using one does not. One instance must
-/// not be used by two threads at once.
+/// Making one takes a lock (plans are shared between equal sizes); using one does not. One instance
+/// must not be used by two threads at once.
 class RealFft {
 public:
     /// @param size Number of real samples, at least 2; see goodSize().
@@ -25,7 +25,8 @@ public:
     std::span<float> time();
     std::span<std::complex<float>> spectrum();
     void forward(); ///< time() to spectrum(), unscaled.
-    void inverse(); ///< spectrum() to time(), scaled so that forward and inverse give the input back.
+    void
+    inverse(); ///< spectrum() to time(), scaled so that forward and inverse give the input back.
     /// Copies `input` into time(), filling the rest with zeros, and transforms.
     void forward(std::span<const float> input);
 

@@ -71,10 +71,12 @@ Decibels loudnessLufs(const Audio& audio, Span span)
             ebur128_loudness_global(state, &loudness);
         ebur128_destroy(&state);
     }
-    return Decibels{std::isfinite(loudness) && loudness > -69.9 ? loudness : ungatedLufs(audio, span)};
+    return Decibels{
+        std::isfinite(loudness) && loudness > -69.9 ? loudness : ungatedLufs(audio, span)};
 }
 
-std::vector<double> powerCurve(const Audio& audio, std::int64_t windowFrames, std::int64_t hopFrames)
+std::vector<double> powerCurve(
+    const Audio& audio, std::int64_t windowFrames, std::int64_t hopFrames)
 {
     const std::int64_t frames = audio.frames();
     std::vector<double> running(std::size_t(frames) + 1, 0.0);
@@ -90,7 +92,8 @@ std::vector<double> powerCurve(const Audio& audio, std::int64_t windowFrames, st
     curve.reserve(std::size_t(frames / hopFrames) + 1);
     for (std::int64_t centre = 0; centre < frames; centre += hopFrames) {
         const auto from = std::max<std::int64_t>(0, centre - windowFrames / 2);
-        const auto to = std::min(frames, centre + (windowFrames + 1) / 2 + (windowFrames < 2 ? 1 : 0));
+        const auto to =
+            std::min(frames, centre + (windowFrames + 1) / 2 + (windowFrames < 2 ? 1 : 0));
         const double sum = running[std::size_t(to)] - running[std::size_t(from)];
         curve.push_back(std::max(0.0, sum / double(std::max<std::int64_t>(1, to - from))));
     }

@@ -12,13 +12,15 @@ float peak(std::span<const float> samples);
 Decibels peakLevel(const Audio& audio, Span span);
 
 /// Integrated loudness (EBU R 128 by libebur128); where the gate lets nothing through (shorter than
-/// 400 ms, or very quiet), the level of the whole stretch with the same reference; -200 for silence.
+/// 400 ms, or very quiet), the level of the whole stretch with the same reference; -200 for
+/// silence.
 Decibels loudnessLufs(const Audio& audio, Span span);
 
 /// Power of all channels together in windows of `windowFrames`, one value every `hopFrames`.
 ///
 /// @return ceil(frames / hop) values; value i is centred on frame i * hop. Windows are cut at the
 /// ends of the recording and averaged over what is there.
-std::vector<double> powerCurve(const Audio& audio, std::int64_t windowFrames, std::int64_t hopFrames);
+std::vector<double> powerCurve(
+    const Audio& audio, std::int64_t windowFrames, std::int64_t hopFrames);
 
 } // namespace puretone

@@ -32,8 +32,8 @@ struct MemoryFile {
             },
             [](void* target, sf_count_t count, void* self) {
                 MemoryFile& file = as(self);
-                const auto n = std::clamp<sf_count_t>(
-                    count, 0, sf_count_t(file.bytes.size()) - file.at);
+                const auto n =
+                    std::clamp<sf_count_t>(count, 0, sf_count_t(file.bytes.size()) - file.at);
                 std::memcpy(target, file.bytes.data() + file.at, std::size_t(n));
                 file.at += n;
                 return n;
@@ -89,7 +89,8 @@ Result<std::int64_t> readAll(
 bool allFinite(const Audio& audio)
 {
     return std::all_of(audio.channels.begin(), audio.channels.end(), [](const auto& channel) {
-        return std::all_of(channel.begin(), channel.end(), [](float s) { return std::isfinite(s); });
+        return std::all_of(
+            channel.begin(), channel.end(), [](float s) { return std::isfinite(s); });
     });
 }
 
@@ -199,7 +200,9 @@ std::vector<std::byte> encodeWav(
 {
     const auto channels = unsigned(audio.channelCount());
     const auto rate = std::uint64_t(std::llround(audio.rate));
-    const unsigned bits = format == SampleFormat::int16 ? 16 : format == SampleFormat::int24 ? 24 : 32;
+    const unsigned bits = format == SampleFormat::int16 ? 16
+        : format == SampleFormat::int24                 ? 24
+                                                        : 32;
     ByteWriter fmt;
     fmt.u16(format == SampleFormat::float32 ? 3 : 1);
     fmt.u16(channels);

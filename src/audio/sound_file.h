@@ -51,10 +51,11 @@ private:
 ///
 /// @return The recording, or `cannotRead`, `notAudio`, `damaged` (cut off, or samples that are not
 ///         numbers), `nothingInside` (fewer than `shortestTake` frames), `cancelled`.
-Result<RecordingPtr> openRecording(const std::filesystem::path& path, const Progress& progress = {});
+Result<RecordingPtr> openRecording(
+    const std::filesystem::path& path, const Progress& progress = {});
 /// The same from bytes already in memory; `fileName` is for sentences.
-Result<RecordingPtr> decodeRecording(std::vector<std::byte> bytes, const std::string& fileName,
-    const Progress& progress = {});
+Result<RecordingPtr> decodeRecording(
+    std::vector<std::byte> bytes, const std::string& fileName, const Progress& progress = {});
 /// A recording made from samples: its original is a 32-bit float WAV.
 RecordingPtr makeRecording(Audio audio, const std::string& fileName);
 

@@ -34,7 +34,8 @@ inline std::optional<MidiEvent> parseMidi(std::span<const std::uint8_t> bytes)
         if (bytes[2] > 0)
             return MidiEvent::noteOn(bytes[1], bytes[2]);
         return MidiEvent::noteOff(bytes[1]); // velocity 0 is a note-off
-    case 0x80: return MidiEvent::noteOff(bytes[1]);
+    case 0x80:
+        return MidiEvent::noteOff(bytes[1]);
     case 0xb0:
         if (bytes[1] == 120 || bytes[1] == 123)
             return MidiEvent::allOff();
@@ -42,7 +43,8 @@ inline std::optional<MidiEvent> parseMidi(std::span<const std::uint8_t> bytes)
     case 0xe0:
         return MidiEvent{
             Kind::bend, 0, 0, float((int(bytes[2]) << 7 | int(bytes[1])) - 8192) / 8192.0f};
-    default: return std::nullopt;
+    default:
+        return std::nullopt;
     }
 }
 

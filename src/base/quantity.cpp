@@ -29,8 +29,8 @@ std::optional<Typed> splitTyped(std::string_view text)
     if (!plain.empty() && plain.front() == '+')
         plain.erase(0, 1);
     Typed typed;
-    const auto [rest, error]
-        = std::from_chars(plain.data(), plain.data() + plain.size(), typed.value);
+    const auto [rest, error] =
+        std::from_chars(plain.data(), plain.data() + plain.size(), typed.value);
     if (error != std::errc{} || !std::isfinite(typed.value))
         return std::nullopt;
     const auto used = std::size_t(rest - plain.data());
@@ -60,7 +60,10 @@ std::string formatSeconds(double seconds)
     return formatNumber(seconds, seconds < 99.995 ? 2 : 1) + " s";
 }
 
-std::string formatPosition(double seconds) { return formatNumber(seconds, 3) + " s"; }
+std::string formatPosition(double seconds)
+{
+    return formatNumber(seconds, 3) + " s";
+}
 
 std::string formatDecibels(Decibels level)
 {

@@ -9,7 +9,8 @@
 
 namespace puretone {
 
-/// The last stretch of a stereo stream: one thread writes for ever, any other may copy the newest part.
+/// The last stretch of a stereo stream: one thread writes for ever, any other may copy the newest
+/// part.
 class RecentAudio {
 public:
     explicit RecentAudio(std::size_t frames)
@@ -33,8 +34,8 @@ public:
     /// Frames written since the beginning.
     std::uint64_t written() const { return written_.load(std::memory_order_acquire); }
 
-    /// Copies the frames from `from` (counted from the beginning) to the newest; those that have been
-    /// overwritten already are left out.
+    /// Copies the frames from `from` (counted from the beginning) to the newest; those that have
+    /// been overwritten already are left out.
     std::vector<std::vector<float>> since(std::uint64_t from)
     {
         const auto to = written();

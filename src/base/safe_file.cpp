@@ -38,14 +38,20 @@ private:
 std::string reason(int error)
 {
     switch (error) {
-    case ENOENT: return "there is no such file or folder";
+    case ENOENT:
+        return "there is no such file or folder";
     case EACCES:
-    case EPERM: return "permission is denied";
+    case EPERM:
+        return "permission is denied";
     case ENOSPC:
-    case EDQUOT: return "the disk is full";
-    case EROFS: return "the disk is read-only";
-    case EISDIR: return "it is a folder";
-    default: return std::strerror(error);
+    case EDQUOT:
+        return "the disk is full";
+    case EROFS:
+        return "the disk is read-only";
+    case EISDIR:
+        return "it is a folder";
+    default:
+        return std::strerror(error);
     }
 }
 
@@ -83,7 +89,7 @@ std::string shownName(const fs::path& path)
 Result<std::vector<std::byte>> readFile(const fs::path& path)
 {
     const Descriptor file(::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK));
-    struct stat about {};
+    struct stat about { };
     if (!file.valid() || ::fstat(file.get(), &about) != 0)
         return fail(ErrorCode::cannotRead,
             shownName(path) + " could not be opened: " + reason(errno) + ".");

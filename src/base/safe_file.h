@@ -20,7 +20,8 @@ Result<std::vector<std::byte>> readFile(const std::filesystem::path& path);
 ///
 /// The target is either the complete new file or what it was before.
 /// @param writer Gets the temporary path (same folder, same extension); its error is passed on.
-/// @param check Runs on the finished temporary file before it takes the target's place; may be empty.
+/// @param check Runs on the finished temporary file before it takes the target's place; may be
+/// empty.
 /// @return `cannotWrite` when the folder is missing, read-only or full.
 Result<void> writeWhole(const std::filesystem::path& target,
     const std::function<Result<void>(const std::filesystem::path&)>& writer,

@@ -33,16 +33,31 @@ struct Span {
 };
 
 /// Signed interval, positive when `to` is the higher. Both above 0 Hz.
-inline Cents interval(Hz from, Hz to) { return Cents{1200.0 * std::log2(to.value / from.value)}; }
-inline Hz transpose(Hz base, Cents by) { return Hz{base.value * std::exp2(by.value / 1200.0)}; }
-inline double toGain(Decibels level) { return std::pow(10.0, level.value / 20.0); }
+inline Cents interval(Hz from, Hz to)
+{
+    return Cents{1200.0 * std::log2(to.value / from.value)};
+}
+inline Hz transpose(Hz base, Cents by)
+{
+    return Hz{base.value * std::exp2(by.value / 1200.0)};
+}
+inline double toGain(Decibels level)
+{
+    return std::pow(10.0, level.value / 20.0);
+}
 /// Level of an amplitude; silence gives -200 dB, so that sums and pictures stay finite.
 inline Decibels toDecibels(double gain)
 {
     return Decibels{gain > 1e-10 ? 20.0 * std::log10(gain) : -200.0};
 }
 
-inline double toSeconds(Frames frames, double rate) { return double(frames.value) / rate; }
-inline Frames toFrames(double seconds, double rate) { return Frames{std::llround(seconds * rate)}; }
+inline double toSeconds(Frames frames, double rate)
+{
+    return double(frames.value) / rate;
+}
+inline Frames toFrames(double seconds, double rate)
+{
+    return Frames{std::llround(seconds * rate)};
+}
 
 } // namespace puretone

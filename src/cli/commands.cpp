@@ -26,7 +26,8 @@ struct Options {
 };
 
 /// Does `work` for every file, says each failure, and goes on: 1 if any failed.
-template <class Work> int forEach(const std::vector<std::string>& files, std::ostream& err, Work work)
+template <class Work>
+int forEach(const std::vector<std::string>& files, std::ostream& err, Work work)
 {
     int status = 0;
     for (const auto& file : files)
@@ -161,8 +162,8 @@ int render(const Options& options, std::ostream& out, std::ostream& err)
         err << "The rate must lie between 8000 and 384000 Hz.\n";
         return 2;
     }
-    const auto events
-        = options.midi.empty() ? parseNotes(options.notes) : readMidiFile(options.midi);
+    const auto events =
+        options.midi.empty() ? parseNotes(options.notes) : readMidiFile(options.midi);
     if (!events)
         return failWith(events.error(), err);
     const auto instrument = openInstrument(options.file);
@@ -192,7 +193,8 @@ int info(const Options& options, std::ostream& out, std::ostream& err)
 int runCommandLine(const std::vector<std::string>& arguments, std::ostream& out, std::ostream& err)
 {
     Options o;
-    CLI::App app("Pure Tone: one recorded sound becomes a tuned, playable instrument", "puretone-cli");
+    CLI::App app(
+        "Pure Tone: one recorded sound becomes a tuned, playable instrument", "puretone-cli");
     app.require_subcommand(1);
     auto* analyzeCommand = app.add_subcommand("analyze", "Say what is known about recordings");
     analyzeCommand->add_option("FILE", o.files, "Sound files")->required();
@@ -200,7 +202,8 @@ int runCommandLine(const std::vector<std::string>& arguments, std::ostream& out,
     auto* buildCommand = app.add_subcommand("build", "Make an instrument without a question");
     buildCommand->add_option("FILE", o.files, "Sound files")->required();
     buildCommand->add_option("-o", o.out, "OUT.puretone, .sf2, .sfz or .wav")->required();
-    buildCommand->add_option("--root", o.root, "Key that plays the recording, for example A#3 or 58");
+    buildCommand->add_option(
+        "--root", o.root, "Key that plays the recording, for example A#3 or 58");
     buildCommand->add_option("--keys", o.keys, "Key range, for example C2-C6");
     buildCommand->add_flag("--no-loop", o.noLoop, "Play to the recorded end");
     auto* renderCommand = app.add_subcommand("render", "Play notes into a WAV file");

@@ -9,7 +9,8 @@ namespace puretone {
 
 /// The whole command line: `puretone-cli COMMAND ...` without the program's own name.
 ///
-/// @return Exit status: 0 done, 1 input or output at fault (one sentence on `err` for each), 2 wrong
+/// @return Exit status: 0 done, 1 input or output at fault (one sentence on `err` for each), 2
+/// wrong
 ///         usage.
 int runCommandLine(const std::vector<std::string>& arguments, std::ostream& out, std::ostream& err);
 

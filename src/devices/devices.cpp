@@ -52,6 +52,9 @@ Result<std::unique_ptr<MidiInput>> openMidiInput(const std::string& id, MidiClie
     return openRealMidiInput(id, std::move(client));
 }
 
-std::string preferredOutput() { return listOutputs().front().id; }
+std::string preferredOutput()
+{
+    return listOutputs().front().id;
+}
 
 } // namespace puretone

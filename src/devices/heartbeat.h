@@ -6,7 +6,8 @@
 
 namespace puretone {
 
-/// Tells a device that goes on asking for sound from one that has gone: servers that die do not say so.
+/// Tells a device that goes on asking for sound from one that has gone: servers that die do not say
+/// so.
 class Heartbeat {
 public:
     void beat() noexcept { beats_.fetch_add(1, std::memory_order_relaxed); } ///< Audio thread.

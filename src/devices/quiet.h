@@ -6,8 +6,8 @@
 
 namespace puretone {
 
-/// Sound servers' libraries write to standard error when there is no server; that is nothing a user can
-/// act on. Sends it to nowhere for as long as this lives.
+/// Sound servers' libraries write to standard error when there is no server; that is nothing a user
+/// can act on. Sends it to nowhere for as long as this lives.
 class QuietErrors {
 public:
     QuietErrors()

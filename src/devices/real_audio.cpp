@@ -57,7 +57,8 @@ std::vector<Found> probe(bool outputs)
     }
     std::stable_sort(found.begin(), found.end(), [&](const Found& a, const Found& b) {
         const auto later = [&](const Found& f) {
-            return std::pair(rank(f.api), outputs ? !f.info.isDefaultOutput : !f.info.isDefaultInput);
+            return std::pair(
+                rank(f.api), outputs ? !f.info.isDefaultOutput : !f.info.isDefaultInput);
         };
         return later(a) < later(b);
     });
@@ -68,8 +69,7 @@ std::vector<DeviceName> names(const std::vector<Found>& found)
 {
     std::vector<DeviceName> list;
     for (const auto& f : found)
-        list.push_back(
-            {f.id, RtAudio::getApiDisplayName(f.api) + ", " + f.info.name, false});
+        list.push_back({f.id, RtAudio::getApiDisplayName(f.api) + ", " + f.info.name, false});
     return list;
 }
 
@@ -80,8 +80,8 @@ public:
         void* self, std::string& reason)
     {
         const auto found = probe(output);
-        const auto device = std::find_if(
-            found.begin(), found.end(), [&](const Found& f) { return f.id == id; });
+        const auto device =
+            std::find_if(found.begin(), found.end(), [&](const Found& f) { return f.id == id; });
         if (device == found.end()) {
             reason = "it is not connected";
             return false;
@@ -143,7 +143,8 @@ public:
 
 tl::unexpected<Error> cannotOpen(const std::string& id, const std::string& reason)
 {
-    return fail(ErrorCode::noDevice, "The audio device " + id + " could not be opened: " + reason + ".",
+    return fail(ErrorCode::noDevice,
+        "The audio device " + id + " could not be opened: " + reason + ".",
         "Choose another device.");
 }
 
@@ -209,7 +210,8 @@ public:
     bool alive() const override { return stream_.alive(); }
 
 private:
-    static int callback(void*, void* input, unsigned frames, double, RtAudioStreamStatus, void* self)
+    static int callback(
+        void*, void* input, unsigned frames, double, RtAudioStreamStatus, void* self)
     {
         auto& me = *static_cast<RealInput*>(self);
         me.stream_.heartbeat_.beat();
@@ -224,8 +226,14 @@ private:
 
 } // namespace
 
-std::vector<DeviceName> listRealOutputs() { return names(probe(true)); }
-std::vector<DeviceName> listRealInputs() { return names(probe(false)); }
+std::vector<DeviceName> listRealOutputs()
+{
+    return names(probe(true));
+}
+std::vector<DeviceName> listRealInputs()
+{
+    return names(probe(false));
+}
 
 Result<std::unique_ptr<AudioOutput>> openRealOutput(const std::string& id, OutputClient client)
 {

@@ -15,8 +15,8 @@ using Clock = std::chrono::steady_clock;
 template <class Block>
 void keepTime(const std::stop_token& stop, double rate, int frames, Block block)
 {
-    const auto span
-        = std::chrono::duration_cast<Clock::duration>(std::chrono::duration<double>(frames / rate));
+    const auto span =
+        std::chrono::duration_cast<Clock::duration>(std::chrono::duration<double>(frames / rate));
     auto due = Clock::now();
     while (!stop.stop_requested()) {
         block();

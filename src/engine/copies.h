@@ -15,8 +15,8 @@ struct BandCopy {
     std::vector<std::vector<float>> channels; ///< Each with a margin of zeros at both ends.
 };
 
-/// Copies are filtered for the speeds at which they are played, so that nothing folds back from above
-/// the Nyquist frequency of the output: reading speed s needs bandwidth 1/s.
+/// Copies are filtered for the speeds at which they are played, so that nothing folds back from
+/// above the Nyquist frequency of the output: reading speed s needs bandwidth 1/s.
 struct Bandwidth {
     int numerator;
     int denominator;
@@ -29,8 +29,8 @@ inline constexpr std::int64_t copyGrid = 240;
 
 /// Index of the widest copy that may be read at `speed` frames of the recording per output frame.
 ///
-/// Up to 8 % more than the exact limit is allowed: what folds back then lies above 0.91 of the output's
-/// Nyquist frequency, where the copies' own slope has taken it down already.
+/// Up to 8 % more than the exact limit is allowed: what folds back then lies above 0.91 of the
+/// output's Nyquist frequency, where the copies' own slope has taken it down already.
 std::size_t copyForSpeed(double speed) noexcept;
 
 /// A stretch of a recording in all bandwidths that its speeds may need.

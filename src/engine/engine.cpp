@@ -25,7 +25,10 @@ public:
     {
         _mm_setcsr(before_ | 0x8040U); // FTZ and DAZ
     }
-    ~FlushDenormals() { _mm_setcsr(before_); }
+    ~FlushDenormals()
+    {
+        _mm_setcsr(before_);
+    }
 
 private:
     unsigned before_;
@@ -186,9 +189,15 @@ void Engine::handle(const MidiEvent& event) noexcept
     using Kind = MidiEvent::Kind;
     const int key = event.key & 127;
     switch (event.kind) {
-    case Kind::noteOn: noteOn(key, std::clamp<int>(event.value, 1, 127)); break;
-    case Kind::noteOff: noteOff(key); break;
-    case Kind::bend: bendWanted_ = bendRange * double(event.bend); break;
+    case Kind::noteOn:
+        noteOn(key, std::clamp<int>(event.value, 1, 127));
+        break;
+    case Kind::noteOff:
+        noteOff(key);
+        break;
+    case Kind::bend:
+        bendWanted_ = bendRange * double(event.bend);
+        break;
     case Kind::control:
         if (event.key == 64)
             setPedal(event.value >= 64);
@@ -268,7 +277,8 @@ Engine::Meter Engine::look() noexcept
 
 std::array<std::uint64_t, 2> Engine::keysDown() const noexcept
 {
-    return {keysDown_[0].load(std::memory_order_relaxed), keysDown_[1].load(std::memory_order_relaxed)};
+    return {
+        keysDown_[0].load(std::memory_order_relaxed), keysDown_[1].load(std::memory_order_relaxed)};
 }
 
 } // namespace puretone

@@ -29,7 +29,10 @@ public:
     double rate() const { return rate_.load(std::memory_order_relaxed); }
 
     /// Interface thread: takes over sounding voices where the zone still exists.
-    void setProgram(std::unique_ptr<const Program> program) { handover_.publish(std::move(program)); }
+    void setProgram(std::unique_ptr<const Program> program)
+    {
+        handover_.publish(std::move(program));
+    }
     /// Interface thread, now and then: frees programs that are no longer heard.
     void collect() { handover_.collect(); }
     /// Interface thread. False when the queue is full.

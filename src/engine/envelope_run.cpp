@@ -48,16 +48,21 @@ float EnvelopeRun::step(const Envelope& e) noexcept
     case Stage::decay:
         level_ *= std::exp2(e.sustainDb * 0.16609640474436813 * perFrame_ / e.decay);
         break;
-    case Stage::sustain: level_ += glide_ * (sustainGain(e) - level_); break;
+    case Stage::sustain:
+        level_ += glide_ * (sustainGain(e) - level_);
+        break;
     case Stage::release:
         // ln(1000) / release: 60 dB in the release time.
         level_ *= std::exp(-6.907755 * perFrame_ / e.release);
         if (level_ < silent)
             enter(Stage::finished);
         break;
-    case Stage::finished: level_ = 0.0; break;
+    case Stage::finished:
+        level_ = 0.0;
+        break;
     case Stage::delay:
-    case Stage::hold: break;
+    case Stage::hold:
+        break;
     }
     elapsed_ += perFrame_;
     return float(level_);

@@ -11,7 +11,8 @@ public:
     void start(double rate) noexcept;
     /// Key let go: falls by 60 dB in the release time from wherever it stands.
     void release() noexcept;
-    /// Fills `gains` (linear, 0 to 1); the envelope may differ from call to call while it is turned.
+    /// Fills `gains` (linear, 0 to 1); the envelope may differ from call to call while it is
+    /// turned.
     void run(const Envelope& envelope, float* gains, int frames) noexcept;
     bool finished() const noexcept { return stage_ == Stage::finished; }
     bool released() const noexcept { return stage_ >= Stage::release; }

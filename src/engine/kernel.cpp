@@ -39,9 +39,8 @@ InterpolationKernel::InterpolationKernel()
         for (std::size_t i = 0; i < taps; ++i) {
             const double x = double(i) - double(before) - fraction;
             const double inside = 1.0 - (x / half) * (x / half);
-            exact[i] = inside > 0.0
-                ? sinc(x) * besselI0(beta * std::sqrt(inside)) / besselI0(beta)
-                : 0.0;
+            exact[i] =
+                inside > 0.0 ? sinc(x) * besselI0(beta * std::sqrt(inside)) / besselI0(beta) : 0.0;
             sum += exact[i];
         }
         for (std::size_t i = 0; i < taps; ++i)

@@ -8,9 +8,9 @@ namespace puretone {
 
 /// Reads between the samples of a signal that was oversampled by two.
 ///
-/// A Kaiser-windowed sinc of 16 taps whose cut-off lies at the signal's own Nyquist frequency: flat up
-/// to half of it (where oversampled material ends), 115 dB down from one and a half times it (where
-/// the images begin). 1024 phases with straight lines between them add less than -118 dB.
+/// A Kaiser-windowed sinc of 16 taps whose cut-off lies at the signal's own Nyquist frequency: flat
+/// up to half of it (where oversampled material ends), 115 dB down from one and a half times it
+/// (where the images begin). 1024 phases with straight lines between them add less than -118 dB.
 class InterpolationKernel {
 public:
     static constexpr std::size_t taps = 16;

@@ -13,8 +13,8 @@ struct PreparedTake {
     double midi = 60.0; ///< Sounding pitch.
 };
 
-/// Frames that a prepared loop goes on for behind its end, so that no reader's interpolator meets an
-/// edge (SoundFont 2.04, section 7.10, asks for at least eight).
+/// Frames that a prepared loop goes on for behind its end, so that no reader's interpolator meets
+/// an edge (SoundFont 2.04, section 7.10, asks for at least eight).
 inline constexpr std::int64_t framesBehindLoop = 64;
 
 /// @param take With its loop inside the kept part (see sanitized).

@@ -18,7 +18,10 @@ float ZoneSound::fade(double position) const noexcept
 
 namespace {
 
-std::int64_t gridBelow(std::int64_t frame) { return std::max<std::int64_t>(0, frame) / copyGrid * copyGrid; }
+std::int64_t gridBelow(std::int64_t frame)
+{
+    return std::max<std::int64_t>(0, frame) / copyGrid * copyGrid;
+}
 
 /// How far, in frames of the recording, the filters of the narrowest copy see.
 std::int64_t filterReach(double fastest)
@@ -26,8 +29,8 @@ std::int64_t filterReach(double fastest)
     return std::int64_t(480.0 * std::max(1.0, std::ceil(fastest)));
 }
 
-/// What is copied: everything of a short recording, so that trimming and looping stay cheap; of a long
-/// one only what is played, with room to move.
+/// What is copied: everything of a short recording, so that trimming and looping stay cheap; of a
+/// long one only what is played, with room to move.
 Span copiedSpan(const Take& take)
 {
     const auto frames = take.audio().frames();
@@ -91,8 +94,8 @@ std::shared_ptr<const BandCopies> Compiler::recordedCopies(const Take& take, dou
             return known.copies;
         }
     const Span span = copiedSpan(take);
-    recorded_.push_back({audio,
-        std::make_shared<const BandCopies>(cut(*audio, span), span.start.value, fastest)});
+    recorded_.push_back(
+        {audio, std::make_shared<const BandCopies>(cut(*audio, span), span.start.value, fastest)});
     return recorded_.back().copies;
 }
 
@@ -135,8 +138,7 @@ std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, d
             continue;
         const double midi = take->tuning.soundingMidi();
         // Two semitones more than the highest key: the reach of the pitch wheel.
-        const double needed
-            = std::exp2((zone.highKey + 2.0 - midi) / 12.0) * take->rate() / rate;
+        const double needed = std::exp2((zone.highKey + 2.0 - midi) / 12.0) * take->rate() / rate;
         const double fastest = std::clamp(needed, 1.0, double(bandwidths.back().denominator));
         ProgramZone made{zone.id, zone.take, zone.lowKey, zone.highKey, zone.lowVelocity,
             zone.highVelocity, midi, soundOf(*take, fastest)};

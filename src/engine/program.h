@@ -6,17 +6,17 @@
 
 namespace puretone {
 
-/// What a voice reads: the recording in several bandwidths and, where it loops, the stretch around the
-/// seam with its crossfade in place. All positions are frames of the recording.
+/// What a voice reads: the recording in several bandwidths and, where it loops, the stretch around
+/// the seam with its crossfade in place. All positions are frames of the recording.
 struct ZoneSound {
     std::shared_ptr<const BandCopies> recorded;
     std::shared_ptr<const BandCopies> looped; ///< Null without a loop.
     double loopedFrom = 0.0; ///< From here on `looped` is read.
     double start = 0.0;
     double end = 0.0; ///< Where a sound without loop ends.
-    /// Reaching this, the position goes back by one loop length. It lies a little behind the loop's end,
-    /// in material that goes on as the loop does, so that both sides of the jump are alike for as far as
-    /// any filter sees: the joint is exact in every bandwidth.
+    /// Reaching this, the position goes back by one loop length. It lies a little behind the loop's
+    /// end, in material that goes on as the loop does, so that both sides of the jump are alike for
+    /// as far as any filter sees: the joint is exact in every bandwidth.
     double wrapAt = 0.0;
     double loopLength = 0.0; ///< 0 without a loop.
     double loopEnd = 0.0;
@@ -50,8 +50,8 @@ struct Program {
     Envelope envelope;
 };
 
-/// Turns documents into programs and remembers the costly parts: a moved loop costs the stretch around
-/// the seam only, a new envelope next to nothing. Not thread-safe: one user at a time.
+/// Turns documents into programs and remembers the costly parts: a moved loop costs the stretch
+/// around the seam only, a new envelope next to nothing. Not thread-safe: one user at a time.
 class Compiler {
 public:
     /// @param rate Of the output, frames per second.

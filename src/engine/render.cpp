@@ -18,8 +18,7 @@ void renderTo(Engine& engine, Audio& out, std::int64_t to)
         const auto count = std::size_t(std::min(block, to - out.frames()));
         for (auto& channel : out.channels)
             channel.resize(from + count);
-        engine.process(
-            out.channels[0].data() + from, out.channels[1].data() + from, int(count));
+        engine.process(out.channels[0].data() + from, out.channels[1].data() + from, int(count));
     }
 }
 
@@ -73,7 +72,8 @@ Result<std::vector<TimedEvent>> parseNotes(const std::string& text)
         const auto start = number(1), seconds = number(2);
         const auto velocity = parts.size() > 3 ? number(3) : 100.0;
         if (!key || !start || !seconds || !velocity || parts.size() > 4 || *start < 0.0
-            || *seconds <= 0.0 || *start + *seconds > 3600.0 || *velocity < 1.0 || *velocity > 127.0)
+            || *seconds <= 0.0 || *start + *seconds > 3600.0 || *velocity < 1.0
+            || *velocity > 127.0)
             return fail(ErrorCode::badValue, "\"" + word + "\" is no note.",
                 "Write KEY:START:SECONDS:VELOCITY, for example A3:0:1.5:100.");
         events.push_back({*start, MidiEvent::noteOn(*key, int(std::lround(*velocity)))});

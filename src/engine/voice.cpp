@@ -5,8 +5,8 @@
 
 namespace puretone {
 
-void Voice::start(const Program& program, const ProgramZone& zone, int key, int velocity, double rate,
-    std::uint64_t age) noexcept
+void Voice::start(const Program& program, const ProgramZone& zone, int key, int velocity,
+    double rate, std::uint64_t age) noexcept
 {
     program_ = &program;
     zone_ = &zone;
@@ -24,7 +24,10 @@ void Voice::start(const Program& program, const ProgramZone& zone, int key, int 
     envelope_.start(rate);
 }
 
-void Voice::fadeAway(double seconds) noexcept { rampStep_ = -1.0 / (seconds * rate_); }
+void Voice::fadeAway(double seconds) noexcept
+{
+    rampStep_ = -1.0 / (seconds * rate_);
+}
 
 void Voice::moveTo(const Program& program, const ProgramZone& zone, double seconds) noexcept
 {
@@ -48,7 +51,8 @@ void Voice::wrap() noexcept
     if (!sound.loops() || position_ < sound.wrapAt)
         return;
     wentRound_ = true;
-    position_ -= sound.loopLength * (std::floor((position_ - sound.wrapAt) / sound.loopLength) + 1.0);
+    position_ -=
+        sound.loopLength * (std::floor((position_ - sound.wrapAt) / sound.loopLength) + 1.0);
 }
 
 int Voice::readStretch(float* left, float* right, int frames, double speed) noexcept
@@ -108,8 +112,7 @@ void Voice::render(float* left, float* right, int frames, double bend) noexcept
     // A turned tuning glides in within a few blocks instead of stepping.
     speedSemitones_ += std::abs(wanted - speedSemitones_) < 1e-4 ? wanted - speedSemitones_
                                                                  : 0.3 * (wanted - speedSemitones_);
-    const double speed
-        = std::exp2((speedSemitones_ + bend) / 12.0) * zone_->sound->rate / rate_;
+    const double speed = std::exp2((speedSemitones_ + bend) / 12.0) * zone_->sound->rate / rate_;
     readFrames(l, r, frames, speed);
     envelope_.run(program_->envelope, gains, frames);
     for (int i = 0; i < frames; ++i) {

@@ -45,7 +45,8 @@ std::string compareAudio(const Audio& wanted, const Audio& got, int bits)
 
 } // namespace
 
-std::string difference(const Instrument& original, const Instrument& readBack, int bits, double cents)
+std::string difference(
+    const Instrument& original, const Instrument& readBack, int bits, double cents)
 {
     if (original.zones.size() != readBack.zones.size())
         return "the number of zones";

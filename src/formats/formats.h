@@ -31,11 +31,12 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
 std::vector<std::byte> encodeTakeWav(const PreparedTake& prepared, SampleFormat format);
 
 /// A take that plays a finished sample as it is: no fades, no crossfade, tuned.
-Take finishedTake(int id, const std::string& name, RecordingPtr recording, double midi,
-    std::optional<Span> loop);
+Take finishedTake(
+    int id, const std::string& name, RecordingPtr recording, double midi, std::optional<Span> loop);
 
 /// Compares what was read with what should have been written: samples within one step of `bits`,
 /// loops equal, tuning within `cents`. Empty when equal, otherwise what differs.
-std::string difference(const Instrument& original, const Instrument& readBack, int bits, double cents);
+std::string difference(
+    const Instrument& original, const Instrument& readBack, int bits, double cents);
 
 } // namespace puretone

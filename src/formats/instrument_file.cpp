@@ -29,10 +29,14 @@ std::optional<FileKind> kindOfFile(const fs::path& path)
 const char* describe(FileKind kind)
 {
     switch (kind) {
-    case FileKind::project: return "instrument with its audio inside";
-    case FileKind::wav: return "WAV with root, tuning and loop";
-    case FileKind::sfz: return "SFZ text with its WAV";
-    case FileKind::sf2: break;
+    case FileKind::project:
+        return "instrument with its audio inside";
+    case FileKind::wav:
+        return "WAV with root, tuning and loop";
+    case FileKind::sfz:
+        return "SFZ text with its WAV";
+    case FileKind::sf2:
+        break;
     }
     return "SoundFont 2, 16 bit";
 }
@@ -69,8 +73,8 @@ void count(Written& written, const fs::path& path)
 
 std::string loopWords(const Instrument& instrument)
 {
-    const auto loops = std::count_if(instrument.takes.begin(), instrument.takes.end(),
-        [](const Take& t) { return t.loop.on; });
+    const auto loops = std::count_if(
+        instrument.takes.begin(), instrument.takes.end(), [](const Take& t) { return t.loop.on; });
     return loops == 0 ? "tuning" : "tuning and loop";
 }
 
@@ -124,8 +128,8 @@ Result<Written> writeWavFile(const Instrument& instrument, const fs::path& path)
         return tl::unexpected(done.error());
     Written written;
     count(written, path);
-    written.checked = "Read back: every frame within one step of 24 bits; "
-        + loopWords(instrument) + " as set.";
+    written.checked =
+        "Read back: every frame within one step of 24 bits; " + loopWords(instrument) + " as set.";
     return written;
 }
 
@@ -163,8 +167,8 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
     count(written, path);
     for (const auto& take : instrument.takes)
         count(written, folder / sampleName(take));
-    written.checked
-        = "Read back with its samples: key range, " + loopWords(instrument) + " and sound as set.";
+    written.checked =
+        "Read back with its samples: key range, " + loopWords(instrument) + " and sound as set.";
     return written;
 }
 
@@ -208,10 +212,14 @@ Result<Written> writeInstrument(const Instrument& instrument, const fs::path& pa
             shownName(path) + " was not written: the instrument has no take yet.",
             "Open a recording first.");
     switch (*kind) {
-    case FileKind::project: return writeProjectFile(instrument, path);
-    case FileKind::wav: return writeWavFile(instrument, path);
-    case FileKind::sfz: return writeSfzFiles(instrument, path);
-    case FileKind::sf2: break;
+    case FileKind::project:
+        return writeProjectFile(instrument, path);
+    case FileKind::wav:
+        return writeWavFile(instrument, path);
+    case FileKind::sfz:
+        return writeSfzFiles(instrument, path);
+    case FileKind::sf2:
+        break;
     }
     return writeSoundFontFile(instrument, path);
 }
@@ -260,7 +268,8 @@ std::uint64_t estimateBytes(const Instrument& instrument, FileKind kind)
 {
     std::uint64_t bytes = kind == FileKind::sfz ? 600 : kind == FileKind::sf2 ? 1200 : 2000;
     for (const auto& take : instrument.takes) {
-        const auto end = take.loop.on ? take.loop.span.end.value + framesBehindLoop : take.kept.end.value;
+        const auto end =
+            take.loop.on ? take.loop.span.end.value + framesBehindLoop : take.kept.end.value;
         const auto samples = std::uint64_t(std::max<std::int64_t>(0, end - take.kept.start.value))
             * take.audio().channelCount();
         if (kind == FileKind::project)

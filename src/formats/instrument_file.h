@@ -32,8 +32,7 @@ Result<Written> writeInstrument(const Instrument& instrument, const std::filesys
 /// Opens an instrument of any kind that is written, or any sound file as a new instrument.
 ///
 /// @return `cannotRead`, `damaged`, `notAudio`, `nothingInside` or `cancelled`, naming the file.
-Result<Instrument> openInstrument(
-    const std::filesystem::path& path, const Progress& progress = {});
+Result<Instrument> openInstrument(const std::filesystem::path& path, const Progress& progress = {});
 
 /// What writing would give, without writing: bytes of all files together.
 std::uint64_t estimateBytes(const Instrument& instrument, FileKind kind);

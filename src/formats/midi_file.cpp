@@ -21,7 +21,9 @@ Result<std::vector<TimedEvent>> readMidiFile(const std::filesystem::path& path)
         return tl::unexpected(bytes.error());
     g_log_set_default_handler(silenceLog, nullptr);
     const std::unique_ptr<smf_t, void (*)(smf_t*)> file(
-        bytes->size() < 22 || bytes->size() > (1U << 30U) ? nullptr : smf_load_from_memory(bytes->data(), int(bytes->size())),
+        bytes->size() < 22 || bytes->size() > (1U << 30U)
+            ? nullptr
+            : smf_load_from_memory(bytes->data(), int(bytes->size())),
         smf_delete);
     if (!file)
         return fail(ErrorCode::notAudio, shownName(path) + " is not a MIDI file that can be read.",
@@ -31,8 +33,7 @@ Result<std::vector<TimedEvent>> readMidiFile(const std::filesystem::path& path)
     while (smf_event_t* event = smf_get_next_event(file.get())) {
         if (event->midi_buffer_length < 2 || smf_event_is_metadata(event))
             continue;
-        const auto parsed
-            = parseMidi({event->midi_buffer, std::size_t(event->midi_buffer_length)});
+        const auto parsed = parseMidi({event->midi_buffer, std::size_t(event->midi_buffer_length)});
         if (!parsed)
             continue;
         hasNotes = hasNotes || parsed->kind == MidiEvent::Kind::noteOn;

@@ -26,7 +26,8 @@ tl::unexpected<Error> damagedProject(const std::string& name, const std::string&
 }
 
 /// Adds bytes that stay alive until the archive is closed.
-bool addEntry(zip_t* zip, const std::string& name, const void* bytes, std::size_t size, bool squeeze)
+bool addEntry(
+    zip_t* zip, const std::string& name, const void* bytes, std::size_t size, bool squeeze)
 {
     zip_source_t* source = zip_source_buffer(zip, bytes, size, 0);
     if (source == nullptr)
@@ -94,7 +95,8 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
         const auto& original = *take.recording->original;
         if (added.insert(audioPath(*take.recording)).second)
             good = good
-                && addEntry(zip, audioPath(*take.recording), original.data(), original.size(), false);
+                && addEntry(
+                    zip, audioPath(*take.recording), original.data(), original.size(), false);
     }
     if (!good)
         return failed(zip_strerror(zip));
@@ -126,21 +128,22 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
         return tl::unexpected(document.error());
     const std::string text(reinterpret_cast<const char*>(document->data()), document->size());
     std::vector<std::pair<std::string, RecordingPtr>> opened;
-    return fromJson(text, name, [&](const std::string& entry, const std::string& fileName) -> Result<RecordingPtr> {
-        for (const auto& [known, recording] : opened)
-            if (known == entry)
+    return fromJson(text, name,
+        [&](const std::string& entry, const std::string& fileName) -> Result<RecordingPtr> {
+            for (const auto& [known, recording] : opened)
+                if (known == entry)
+                    return recording;
+            auto audio = readEntry(zip.get(), entry, name);
+            if (!audio)
+                return tl::unexpected(audio.error());
+            auto recording = decodeRecording(std::move(*audio), fileName, progress);
+            if (!recording)
                 return recording;
-        auto audio = readEntry(zip.get(), entry, name);
-        if (!audio)
-            return tl::unexpected(audio.error());
-        auto recording = decodeRecording(std::move(*audio), fileName, progress);
-        if (!recording)
+            if (entry != audioPath(**recording))
+                return damagedProject(name, "the audio of " + fileName + " was changed");
+            opened.emplace_back(entry, *recording);
             return recording;
-        if (entry != audioPath(**recording))
-            return damagedProject(name, "the audio of " + fileName + " was changed");
-        opened.emplace_back(entry, *recording);
-        return recording;
-    });
+        });
 }
 
 } // namespace puretone

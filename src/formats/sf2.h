@@ -36,9 +36,13 @@ inline constexpr int silenceBehind = 46; ///< Zero frames behind every sample.
 
 inline int timecents(double seconds)
 {
-    return seconds <= 0.001 ? -12000
-                            : std::clamp(int(std::lround(1200.0 * std::log2(seconds))), -12000, 8000);
+    return seconds <= 0.001
+        ? -12000
+        : std::clamp(int(std::lround(1200.0 * std::log2(seconds))), -12000, 8000);
 }
-inline double secondsOf(int cents) { return cents <= -12000 ? 0.0 : std::exp2(cents / 1200.0); }
+inline double secondsOf(int cents)
+{
+    return cents <= -12000 ? 0.0 : std::exp2(cents / 1200.0);
+}
 
 } // namespace puretone::sf2

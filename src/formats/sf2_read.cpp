@@ -140,7 +140,8 @@ Envelope envelopeIn(const Amounts& zone)
     return e;
 }
 
-/// Adds the take and the zone for one instrument zone; the right half of a pair is found by its link.
+/// Adds the take and the zone for one instrument zone; the right half of a pair is found by its
+/// link.
 bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Header>& headers,
     const Amounts& preset, const Amounts& zone)
 {
@@ -160,8 +161,7 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
         return false;
     Audio audio{double(h.rate), {readPool(tables.pool, h.start, h.end)}};
     if (paired)
-        audio.channels.push_back(
-            readPool(tables.pool, headers[h.link].start, headers[h.link].end));
+        audio.channels.push_back(readPool(tables.pool, headers[h.link].start, headers[h.link].end));
     const int root = amountIn(zone, overridingRootKey, -1);
     const double midi = (root >= 0 && root < 128 ? root : h.key)
         - (amountIn(zone, coarseTune, 0) + amountIn(preset, coarseTune, 0))
@@ -173,7 +173,8 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
                 + 32768 * std::int64_t(amountIn(zone, coarse, 0));
         };
         const auto start = std::int64_t(h.start);
-        loop = Span{Frames{std::int64_t(h.loopStart) - start + shift(startLoopOffset, startLoopCoarse)},
+        loop = Span{
+            Frames{std::int64_t(h.loopStart) - start + shift(startLoopOffset, startLoopCoarse)},
             Frames{std::int64_t(h.loopEnd) - start + shift(endLoopOffset, endLoopCoarse)}};
     }
     const int id = int(instrument.takes.size()) + 1;
@@ -223,7 +224,8 @@ Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::
                 return damaged("a sample lies outside of it");
     }
     if (instrument.takes.empty())
-        return fail(ErrorCode::nothingInside, name + " holds no samples.", "Choose another SoundFont.");
+        return fail(
+            ErrorCode::nothingInside, name + " holds no samples.", "Choose another SoundFont.");
     return sanitized(std::move(instrument));
 }
 

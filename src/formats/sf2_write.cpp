@@ -27,7 +27,8 @@ struct Bank {
     std::size_t frames = 0;
 };
 
-int addSample(Bank& bank, const PreparedTake& prepared, const std::string& name, std::size_t channel)
+int addSample(
+    Bank& bank, const PreparedTake& prepared, const std::string& name, std::size_t channel)
 {
     BankSample sample;
     sample.name = name;
@@ -42,7 +43,8 @@ int addSample(Bank& bank, const PreparedTake& prepared, const std::string& name,
     sample.end = bank.frames;
     const auto base = std::int64_t(sample.start);
     if (prepared.loop)
-        sample.loop = {Frames{base + prepared.loop->start.value}, Frames{base + prepared.loop->end.value}};
+        sample.loop = {
+            Frames{base + prepared.loop->start.value}, Frames{base + prepared.loop->end.value}};
     else
         sample.loop = {Frames{base}, Frames{std::int64_t(sample.end)}};
     for (int i = 0; i < silenceBehind; ++i)
@@ -87,7 +89,8 @@ void envelopeGenerators(ByteWriter& out, const Envelope& e)
     // Decay and release are times for a fall of 100 dB; ours are to the sustain level and of 60 dB.
     const double depth = std::max(0.1, -e.sustainDb);
     put(decayVolEnv, timecents(e.decay * 100.0 / depth));
-    put(sustainVolEnv, e.sustainDb <= silentSustainDb ? 1000 : int(std::lround(-10.0 * e.sustainDb)));
+    put(sustainVolEnv,
+        e.sustainDb <= silentSustainDb ? 1000 : int(std::lround(-10.0 * e.sustainDb)));
     put(releaseVolEnv, timecents(e.release * 100.0 / 60.0));
 }
 
@@ -107,7 +110,8 @@ void addZone(Articulation& a, const Instrument& instrument, const Zone& zone, co
         g.u16(unsigned(generator));
         g.u16(amount);
     };
-    // Order is prescribed: key range, velocity range, then the rest, the sample last (section 8.1.2).
+    // Order is prescribed: key range, velocity range, then the rest, the sample last
+    // (section 8.1.2).
     put(keyRange, unsigned(zone.lowKey) | unsigned(zone.highKey) << 8U);
     put(velRange, unsigned(zone.lowVelocity) | unsigned(zone.highVelocity) << 8U);
     if (pan != 0)
@@ -127,8 +131,9 @@ Articulation articulate(
         const Take* take = instrument.take(zone.take);
         if (take == nullptr)
             continue;
-        const auto first = std::find_if(firstOf.begin(), firstOf.end(),
-            [&](const auto& f) { return f.first == take->id; })->second;
+        const auto first = std::find_if(firstOf.begin(), firstOf.end(), [&](const auto& f) {
+            return f.first == take->id;
+        })->second;
         const bool stereo = take->audio().channelCount() > 1;
         addZone(a, instrument, zone, *take, first, stereo ? -500 : 0);
         if (stereo)
@@ -187,7 +192,8 @@ std::vector<std::byte> infoList(const Instrument& instrument)
     return list("INFO", info);
 }
 
-std::vector<std::byte> presetList(const Instrument& instrument, const Bank& bank, const Articulation& a)
+std::vector<std::byte> presetList(
+    const Instrument& instrument, const Bank& bank, const Articulation& a)
 {
     ByteWriter preset;
     for (int end = 0; end < 2; ++end) {

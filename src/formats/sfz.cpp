@@ -25,13 +25,18 @@ std::string opcode(const char* name, const std::string& value)
 {
     return std::string(name) + "=" + value + "\n";
 }
-std::string opcode(const char* name, std::int64_t value) { return opcode(name, std::to_string(value)); }
+std::string opcode(const char* name, std::int64_t value)
+{
+    return opcode(name, std::to_string(value));
+}
 
 std::string envelopeOpcodes(const Envelope& e)
 {
-    const double sustain = e.sustainDb <= silentSustainDb ? 0.0 : 100.0 * toGain(Decibels{e.sustainDb});
+    const double sustain =
+        e.sustainDb <= silentSustainDb ? 0.0 : 100.0 * toGain(Decibels{e.sustainDb});
     return opcode("ampeg_delay", formatNumber(e.delay, 4))
-        + opcode("ampeg_attack", formatNumber(e.attack, 4)) + opcode("ampeg_hold", formatNumber(e.hold, 4))
+        + opcode("ampeg_attack", formatNumber(e.attack, 4))
+        + opcode("ampeg_hold", formatNumber(e.hold, 4))
         + opcode("ampeg_decay", formatNumber(e.decay, 4))
         + opcode("ampeg_sustain", formatNumber(sustain, 3))
         + opcode("ampeg_release", formatNumber(e.release, 4));
@@ -100,8 +105,8 @@ void readOpcodes(const std::string& line, Opcodes& into)
             const auto space = line.find_last_of(" \t", next);
             valueEnd = space == std::string::npos || space < equals ? next : space;
         }
-        into[trimmed(line.substr(nameStart, equals - nameStart))]
-            = trimmed(line.substr(equals + 1, valueEnd - equals - 1));
+        into[trimmed(line.substr(nameStart, equals - nameStart))] =
+            trimmed(line.substr(equals + 1, valueEnd - equals - 1));
         nameStart = valueEnd;
         equals = next;
     }
@@ -185,7 +190,8 @@ std::optional<Span> loopIn(const Opcodes& region, const Recording& recording)
     const bool inFile = sampler && !sampler->loops.empty();
     if (how == "no_loop" || how == "one_shot" || (how.empty() && !inFile))
         return std::nullopt;
-    Span span = inFile ? sampler->loops[0].span : Span{Frames{0}, Frames{recording.audio->frames()}};
+    Span span =
+        inFile ? sampler->loops[0].span : Span{Frames{0}, Frames{recording.audio->frames()}};
     span.start.value = std::llround(numberIn(region, "loop_start", double(span.start.value)));
     span.end.value = std::llround(numberIn(region, "loop_end", double(span.end.value - 1))) + 1;
     return span;
@@ -208,8 +214,7 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
     const auto bytes = readFile(path);
     if (!bytes)
         return tl::unexpected(bytes.error());
-    const auto regions
-        = readRegions({reinterpret_cast<const char*>(bytes->data()), bytes->size()});
+    const auto regions = readRegions({reinterpret_cast<const char*>(bytes->data()), bytes->size()});
     Instrument instrument;
     instrument.name = path.stem().string();
     std::map<std::filesystem::path, RecordingPtr> opened;

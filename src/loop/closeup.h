@@ -9,7 +9,8 @@ namespace puretone {
 /// The material around a loop's end and around its beginning, to be laid over each other.
 struct SeamCloseUp {
     std::vector<float> end; ///< Recording from `end - before` on; shorter where it is over.
-    std::vector<float> start; ///< Recording from `start - before` on; leading frames 0 where none are.
+    std::vector<float>
+        start; ///< Recording from `start - before` on; leading frames 0 where none are.
     std::int64_t before = 0; ///< Frames before the joint in both.
 };
 

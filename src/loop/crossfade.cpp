@@ -64,9 +64,12 @@ Pair fadeLaw(FadeCurve curve, double u, double correlation)
 {
     const double q = 0.5 * std::numbers::pi * u;
     switch (curve) {
-    case FadeCurve::linear: return {1.0 - u, u};
-    case FadeCurve::equalPower: return {std::cos(q), std::sin(q)};
-    case FadeCurve::automatic: break;
+    case FadeCurve::linear:
+        return {1.0 - u, u};
+    case FadeCurve::equalPower:
+        return {std::cos(q), std::sin(q)};
+    case FadeCurve::automatic:
+        break;
     }
     const double n = std::sqrt(1.0 + std::max(-0.6, correlation) * std::sin(2.0 * q));
     return {std::cos(q) / n, std::sin(q) / n};
@@ -80,9 +83,8 @@ LoopGains loopGains(const Audio& audio, const Loop& loop)
     const auto fade = loop.crossfade.value;
     const bool evens = loop.evenOut > 0.0;
     const double rise = evens ? loop.evenOut * levelRise(audio, loop.span, fade).value : 0.0;
-    const double correlation = loop.curve == FadeCurve::automatic
-        ? sideCorrelation(audio, loop.span, fade)
-        : 0.0;
+    const double correlation =
+        loop.curve == FadeCurve::automatic ? sideCorrelation(audio, loop.span, fade) : 0.0;
     LoopGains gains;
     gains.first = evens ? loop.span.start.value : loop.span.end.value - fade;
     // The evening runs on through the material before the start, or the fade itself would step.
@@ -122,8 +124,8 @@ Audio bake(const Audio& audio, const Loop& loop)
     const auto gains = loopGains(audio, loop);
     for (std::size_t c = 0; c < audio.channelCount(); ++c)
         for (std::int64_t f = gains.first; f < loop.span.end.value; ++f)
-            baked.channels[c][std::size_t(f)]
-                = bakedSample(audio.channels[c], gains, loop.span.length(), f);
+            baked.channels[c][std::size_t(f)] =
+                bakedSample(audio.channels[c], gains, loop.span.length(), f);
     return baked;
 }
 
@@ -133,8 +135,8 @@ Audio bakeTurn(const Audio& audio, const Loop& loop)
     const auto gains = loopGains(audio, loop);
     for (std::size_t c = 0; c < audio.channelCount(); ++c)
         for (std::int64_t f = gains.first; f < loop.span.end.value; ++f)
-            turn.channels[c][std::size_t(f - loop.span.start.value)]
-                = bakedSample(audio.channels[c], gains, loop.span.length(), f);
+            turn.channels[c][std::size_t(f - loop.span.start.value)] =
+                bakedSample(audio.channels[c], gains, loop.span.length(), f);
     return turn;
 }
 

@@ -28,8 +28,8 @@ struct LoopGains {
 ///
 /// The automatic law: with a = cos(q)/N and b = sin(q)/N the power of a e + b s stays constant for
 /// N^2 = 1 + r sin(2q); r = 1 gives gains that add to one, r = 0 equal power. After M. Fink, M.
-/// Holters, U. Zoelzer, "Signal-matched power-complementary cross-fading", DAFx 2016. r is held above
-/// -0.6 (4 dB of boost): sides more opposed than that want another end.
+/// Holters, U. Zoelzer, "Signal-matched power-complementary cross-fading", DAFx 2016. r is held
+/// above -0.6 (4 dB of boost): sides more opposed than that want another end.
 LoopGains loopGains(const Audio& audio, const Loop& loop);
 
 /// The recording with its loop's crossfade and evening in place: same length; frames from `end` on

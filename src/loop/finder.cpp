@@ -34,16 +34,16 @@ Sustain findSustain(const Audio& audio, Span kept, double mostSeconds)
     const auto at = loud.begin() + std::ptrdiff_t(0.85 * double(loud.size() - 1));
     std::nth_element(loud.begin(), at, loud.end());
     const double reference = *at;
-    const auto first = std::find_if(levels.begin(), levels.end(),
-        [&](double l) { return l > reference - 3.0; });
-    const auto last = std::find_if(levels.rbegin(), levels.rend(),
-        [&](double l) { return l > reference - 45.0; });
+    const auto first =
+        std::find_if(levels.begin(), levels.end(), [&](double l) { return l > reference - 3.0; });
+    const auto last = std::find_if(
+        levels.rbegin(), levels.rend(), [&](double l) { return l > reference - 45.0; });
     const double start = toSeconds(kept.start, audio.rate);
     const double step = double(hop) / audio.rate;
     Sustain s;
     s.onset = start + double(first - levels.begin()) * step;
-    const double end = std::min(toSeconds(kept.end, audio.rate),
-        start + double(levels.rend() - last) * step);
+    const double end =
+        std::min(toSeconds(kept.end, audio.rate), start + double(levels.rend() - last) * step);
     s.to = std::min(end, s.onset + mostSeconds);
     s.from = s.onset + std::min(0.03, 0.2 * (s.to - s.onset));
     return s;
@@ -60,12 +60,14 @@ std::vector<Group> groupsFor(std::optional<double> period, const LoopOptions& op
     const double turn = period.value_or(0.005);
     const double matched = std::max(0.03, 3.0 * turn);
     std::vector<Group> groups;
-    groups.push_back({LoopKind::longLiving,
-        {0.3, 4.0, matched, 0.06, options.anchors, 12}, {0.03, 0.08, 0.18, 0.35}});
-    groups.push_back({LoopKind::middle,
-        {std::max(0.06, 2.2 * turn), 0.3, matched, 0.06, options.anchors / 2, 6}, {0.008, 0.03, 0.08, 1e9}});
+    groups.push_back({LoopKind::longLiving, {0.3, 4.0, matched, 0.06, options.anchors, 12},
+        {0.03, 0.08, 0.18, 0.35}});
+    groups.push_back(
+        {LoopKind::middle, {std::max(0.06, 2.2 * turn), 0.3, matched, 0.06, options.anchors / 2, 6},
+            {0.008, 0.03, 0.08, 1e9}});
     groups.push_back({LoopKind::shortSteady,
-        {std::max(0.9 * turn, 0.0008), 0.1, std::min(matched, std::max(0.004, 2.0 * turn)), 0.01, 10, 6},
+        {std::max(0.9 * turn, 0.0008), 0.1, std::min(matched, std::max(0.004, 2.0 * turn)), 0.01,
+            10, 6},
         {0.008, 0.03, 1e9}});
     return groups;
 }
@@ -74,13 +76,15 @@ std::vector<Group> groupsFor(std::optional<double> period, const LoopOptions& op
 std::int64_t refineEnd(const Audio& audio, Span span, std::int64_t crossfade, std::int64_t reach)
 {
     constexpr std::int64_t most = 2048;
-    const auto window = std::min({std::max<std::int64_t>(crossfade, 64), most, span.start.value, span.length()});
+    const auto window =
+        std::min({std::max<std::int64_t>(crossfade, 64), most, span.start.value, span.length()});
     // The middle of the fade, where both sides are heard.
     const auto back = std::max<std::int64_t>(0, (crossfade - window) / 2);
     std::int64_t best = span.end.value;
     double bestMatch = -2.0;
     for (auto end = span.end.value - reach; end <= span.end.value + reach; ++end) {
-        if (end > audio.frames() || end - span.start.value < shortestLoop || span.start.value - back - window < 0)
+        if (end > audio.frames() || end - span.start.value < shortestLoop
+            || span.start.value - back - window < 0)
             continue;
         const Span shifted{Frames{span.start.value - back}, Frames{end - back}};
         const double match = sideCorrelation(audio, shifted, window);
@@ -131,8 +135,7 @@ public:
     std::vector<LoopCandidate> run(const Group& group, const Progress& progress)
     {
         const double offset = toSeconds(searched_.start, audio_.rate);
-        const auto found
-            = joints_.find(group.search, sustain_.from - offset, sustain_.to - offset);
+        const auto found = joints_.find(group.search, sustain_.from - offset, sustain_.to - offset);
         std::vector<LoopCandidate> candidates;
         for (std::size_t i = 0; i < found.size() && !progress.cancelled(); ++i) {
             for (const double fade : group.fades)
@@ -143,8 +146,8 @@ public:
     }
 
 private:
-    void tryFade(const Joint& joint, double fade, LoopKind kind,
-        std::vector<LoopCandidate>& candidates)
+    void tryFade(
+        const Joint& joint, double fade, LoopKind kind, std::vector<LoopCandidate>& candidates)
     {
         const double offset = toSeconds(searched_.start, audio_.rate);
         const double length = joint.end - joint.start;
@@ -152,8 +155,7 @@ private:
         const double room = joint.start + offset - sustain_.onset * 0.9 - 0.1 * sustain_.from;
         const double seconds = std::min({fade, length, std::max(0.002, room)});
         const double reach = std::max(0.004, 1.2 * period_.value_or(0.0));
-        const Joint refined
-            = joints_.refine(joint, seconds, std::min(reach, 0.25 * length));
+        const Joint refined = joints_.refine(joint, seconds, std::min(reach, 0.25 * length));
         Loop loop;
         loop.on = true;
         loop.span = {toFrames(refined.start + offset, audio_.rate),
@@ -264,7 +266,8 @@ LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period
     const auto sustain = findSustain(audio, kept, options.mostSeconds);
     const double usable = sustain.to - sustain.from;
     if (usable < std::max(0.004, 1.2 * period.value_or(0.0))) {
-        report.message = "dies away within " + formatSeconds(std::max(0.001, sustain.to - sustain.onset));
+        report.message =
+            "dies away within " + formatSeconds(std::max(0.001, sustain.to - sustain.onset));
         return report;
     }
     Search search(audio, sustain, period);
@@ -272,8 +275,8 @@ LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period
     std::vector<LoopCandidate> all;
     for (std::size_t g = 0; g < groups.size() && !progress.cancelled(); ++g) {
         const double share = 1.0 / double(groups.size());
-        const auto found = search.run(
-            groups[g], progress.part(double(g) * share, double(g + 1) * share));
+        const auto found =
+            search.run(groups[g], progress.part(double(g) * share, double(g + 1) * share));
         all.insert(all.end(), found.begin(), found.end());
     }
     std::stable_sort(all.begin(), all.end(), [&](const LoopCandidate& a, const LoopCandidate& b) {
@@ -290,9 +293,12 @@ LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period
 const char* nameOf(LoopKind kind)
 {
     switch (kind) {
-    case LoopKind::longLiving: return "long, living";
-    case LoopKind::middle: return "middle";
-    case LoopKind::shortSteady: break;
+    case LoopKind::longLiving:
+        return "long, living";
+    case LoopKind::middle:
+        return "middle";
+    case LoopKind::shortSteady:
+        break;
     }
     return "short, steady";
 }

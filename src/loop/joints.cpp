@@ -44,8 +44,8 @@ std::vector<Joint> bestApart(std::vector<Joint> joints, std::size_t keep)
     for (const Joint& joint : joints) {
         if (kept.size() >= keep)
             break;
-        if (std::none_of(kept.begin(), kept.end(),
-                [&](const Joint& k) { return nearlyEqual(k, joint); }))
+        if (std::none_of(
+                kept.begin(), kept.end(), [&](const Joint& k) { return nearlyEqual(k, joint); }))
             kept.push_back(joint);
     }
     return kept;
@@ -69,7 +69,8 @@ JointFinder::JointFinder(std::span<const float> mono, double rate)
 double JointFinder::levelDb(std::size_t frame, std::size_t window) const
 {
     const auto from = frame > window ? frame - window : 0;
-    const double power = (squares_[frame] - squares_[from]) / double(std::max<std::size_t>(1, frame - from));
+    const double power =
+        (squares_[frame] - squares_[from]) / double(std::max<std::size_t>(1, frame - from));
     return 10.0 * std::log10(std::max(1e-16, power));
 }
 
@@ -78,14 +79,12 @@ std::vector<Joint> JointFinder::findFor(const JointSearch& search, std::size_t s
     const auto window = std::min(start, std::size_t(search.matched * rate_));
     const auto shortest = std::max<std::size_t>(2, std::size_t(search.shortest * rate_));
     const auto firstEnd = start + shortest;
-    const auto lastEnd
-        = std::min(samples_.size(), start + std::size_t(search.longest * rate_) + 1);
+    const auto lastEnd = std::min(samples_.size(), start + std::size_t(search.longest * rate_) + 1);
     if (window < 4 || firstEnd + 2 >= lastEnd)
         return {};
     // Every end's own stretch begins `window` before it.
     const auto base = firstEnd - window;
-    const std::span<const float> stretch
-        = std::span(samples_).subspan(base, lastEnd - base);
+    const std::span<const float> stretch = std::span(samples_).subspan(base, lastEnd - base);
     const auto shape = fadeShape(window);
     RealFft fft(RealFft::goodSize(stretch.size() + window));
     RealFft other(fft.size());
@@ -128,8 +127,7 @@ std::vector<Joint> JointFinder::findFor(const JointSearch& search, std::size_t s
     }
     for (std::size_t i = 1; i + 1 < score.size(); ++i)
         if (score[i] > score[i - 1] && score[i] >= score[i + 1])
-            scored.push_back(
-                {double(start) / rate_, double(firstEnd + i) / rate_, score[i]});
+            scored.push_back({double(start) / rate_, double(firstEnd + i) / rate_, score[i]});
     return bestApart(std::move(scored), 3);
 }
 
@@ -138,8 +136,7 @@ std::vector<Joint> JointFinder::find(const JointSearch& search, double from, dou
     std::vector<Joint> all;
     const double last = std::min(to, double(samples_.size()) / rate_) - search.shortest;
     for (std::size_t a = 0; a < search.anchors; ++a) {
-        const double share
-            = search.anchors > 1 ? double(a) / double(search.anchors - 1) : 0.0;
+        const double share = search.anchors > 1 ? double(a) / double(search.anchors - 1) : 0.0;
         const double start = from + share * std::max(0.0, std::min(last, from + 12.0) - from);
         const auto found = findFor(search, std::size_t(start * rate_));
         all.insert(all.end(), found.begin(), found.end());
@@ -153,7 +150,8 @@ Joint JointFinder::refine(Joint joint, double fade, double reach) const
 {
     const auto start = std::int64_t(std::llround(joint.start * rate_));
     const auto end = std::int64_t(std::llround(joint.end * rate_));
-    const auto window = std::min<std::int64_t>(start, std::max<std::int64_t>(8, std::llround(fade * rate_)));
+    const auto window =
+        std::min<std::int64_t>(start, std::max<std::int64_t>(8, std::llround(fade * rate_)));
     const auto lags = std::int64_t(reach * rate_) + 1;
     double best = -2.0;
     for (auto lag = -lags; lag <= lags; ++lag) {
@@ -162,7 +160,8 @@ Joint JointFinder::refine(Joint joint, double fade, double reach) const
             continue;
         double product = 0.0;
         for (std::int64_t i = 1; i <= window; ++i)
-            product += double(samples_[std::size_t(e - i)]) * double(samples_[std::size_t(start - i)]);
+            product +=
+                double(samples_[std::size_t(e - i)]) * double(samples_[std::size_t(start - i)]);
         const double power = (squares_[std::size_t(e)] - squares_[std::size_t(e - window)])
             * (squares_[std::size_t(start)] - squares_[std::size_t(start - window)]);
         const double match = power > 1e-18 ? product / std::sqrt(power) : 0.0;

@@ -39,10 +39,12 @@ inline Frames longestCrossfade(Span span)
 inline Loop clampLoop(Loop loop, std::int64_t frames)
 {
     auto& [start, end] = loop.span;
-    start.value = std::clamp<std::int64_t>(start.value, 0, std::max<std::int64_t>(0, frames - shortestLoop));
-    end.value = std::clamp<std::int64_t>(end.value, start.value + shortestLoop, std::max(frames, start.value + shortestLoop));
-    loop.crossfade.value
-        = std::clamp<std::int64_t>(loop.crossfade.value, 0, longestCrossfade(loop.span).value);
+    start.value =
+        std::clamp<std::int64_t>(start.value, 0, std::max<std::int64_t>(0, frames - shortestLoop));
+    end.value = std::clamp<std::int64_t>(
+        end.value, start.value + shortestLoop, std::max(frames, start.value + shortestLoop));
+    loop.crossfade.value =
+        std::clamp<std::int64_t>(loop.crossfade.value, 0, longestCrossfade(loop.span).value);
     loop.evenOut = std::clamp(loop.evenOut, 0.0, 1.0);
     if (frames < shortestLoop)
         loop.on = false;

@@ -80,7 +80,8 @@ public:
     /// Highest level of the second difference under 1.5 ms inside a stretch, dB.
     double edgeMaximum(std::int64_t from, std::int64_t reach) const
     {
-        const auto window = std::clamp<std::int64_t>(std::int64_t(0.0015 * audio_.rate), 1, length_);
+        const auto window =
+            std::clamp<std::int64_t>(std::int64_t(0.0015 * audio_.rate), 1, length_);
         const auto hop = std::max<std::int64_t>(1, window / 3);
         double top = -300.0;
         for (std::int64_t i = from; i + window <= from + std::max(reach, window); i += hop)
@@ -110,8 +111,8 @@ public:
             sum += w * d;
             squares += w * d * d;
         }
-        const double level
-            = std::abs(power_.meanDb(at, at + window_) - power_.meanDb(at - window_, at));
+        const double level =
+            std::abs(power_.meanDb(at, at + window_) - power_.meanDb(at - window_, at));
         if (weights <= 0.0)
             return {level, 0.0};
         const double mean = sum / weights;
@@ -128,7 +129,8 @@ public:
         const double left = power_.meanDb(from - side, from);
         const double right = power_.meanDb(from + reach, from + reach + side);
         double worst = 0.0;
-        for (std::int64_t at = 0; at + window <= reach; at += std::max<std::int64_t>(1, window / 2)) {
+        for (std::int64_t at = 0; at + window <= reach;
+             at += std::max<std::int64_t>(1, window / 2)) {
             const double u = (double(at) + 0.5 * double(window)) / double(reach);
             const double line = left + u * (right - left);
             worst = std::max(worst, std::abs(power_.meanDb(from + at, from + at + window) - line));
@@ -287,8 +289,8 @@ double dipDb(const Sound& turn, const Sound& usual, std::int64_t fade, std::int6
     std::vector<double> others;
     for (const auto at : placesInside(usual.length(), 2 * shortest, fade, 6))
         others.push_back(usual.departure(at, fade, shortest));
-    return std::max(0.0,
-        turn.departure(turn.length() - fade, fade, shortest) - percentile(others, 0.5));
+    return std::max(
+        0.0, turn.departure(turn.length() - fade, fade, shortest) - percentile(others, 0.5));
 }
 
 double pulseDb(const Sound& turn, std::int64_t window)
@@ -357,11 +359,11 @@ SeamMeasures SeamMeter::measure(const Loop& loop)
     const auto length = loop.span.length();
     const auto fade = loop.crossfade.value;
     const auto frames = [&](double seconds) { return std::int64_t(seconds * audio_.rate); };
-    // Whole periods: shorter windows follow the wave itself. Rounds shorter than a window are a tone,
-    // in which nothing can step.
+    // Whole periods: shorter windows follow the wave itself. Rounds shorter than a window are a
+    // tone, in which nothing can step.
     const auto wave = frames(1.5 * period_.value_or(0.0));
-    const auto window = std::max<std::int64_t>(
-        {std::min(frames(windowSeconds), length / 2), frames(0.02), 16});
+    const auto window =
+        std::max<std::int64_t>({std::min(frames(windowSeconds), length / 2), frames(0.02), 16});
     Sound turn(bakeTurn(audio_, loop), window);
     if (!usual_ || !usual_->serves(loop, window))
         usual_ = std::make_unique<Usual>(audio_, loop, window);
@@ -405,9 +407,12 @@ SeamVerdict seamVerdict(double cost)
 const char* nameOf(SeamVerdict verdict)
 {
     switch (verdict) {
-    case SeamVerdict::seamless: return "seamless";
-    case SeamVerdict::audible: return "audible";
-    case SeamVerdict::none: break;
+    case SeamVerdict::seamless:
+        return "seamless";
+    case SeamVerdict::audible:
+        return "audible";
+    case SeamVerdict::none:
+        break;
     }
     return "none";
 }
@@ -420,11 +425,16 @@ std::string describeSeam(const SeamMeasures& m, double loopSeconds)
     const auto worst = std::max_element(parts.begin(), parts.end()) - parts.begin();
     const auto by = [](double db) { return " by " + formatNumber(db, 1) + " dB"; };
     switch (worst) {
-    case 0: return "clicks" + by(m.clickDb);
-    case 1: return "steps in level" + by(m.levelDb);
-    case 2: return "changes colour" + by(m.timbreDb);
-    case 3: return "dips or bumps" + by(m.dipDb);
-    default: return "pulses" + by(m.pulseDb);
+    case 0:
+        return "clicks" + by(m.clickDb);
+    case 1:
+        return "steps in level" + by(m.levelDb);
+    case 2:
+        return "changes colour" + by(m.timbreDb);
+    case 3:
+        return "dips or bumps" + by(m.dipDb);
+    default:
+        return "pulses" + by(m.pulseDb);
     }
 }
 

@@ -23,12 +23,13 @@ struct SeamMeasures {
 
 enum class SeamVerdict { seamless, audible, none };
 
-/// Measures the seams of many loops of one recording; what is usual in a stretch is kept for the next
-/// loop over nearly the same stretch. Not thread-safe.
+/// Measures the seams of many loops of one recording; what is usual in a stretch is kept for the
+/// next loop over nearly the same stretch. Not thread-safe.
 class SeamMeter {
 public:
     /// @param audio Must outlive the meter.
-    /// @param period Of the note in seconds, where it has one: shorter level changes are its own wave.
+    /// @param period Of the note in seconds, where it has one: shorter level changes are its own
+    /// wave.
     SeamMeter(const Audio& audio, std::optional<double> period);
     ~SeamMeter();
     SeamMeter(const SeamMeter&) = delete;

@@ -7,8 +7,8 @@ namespace puretone {
 
 bool History::apply(const std::string& name, Instrument next, int gesture)
 {
-    const bool continues
-        = gesture != 0 && done_ > 0 && done_ == steps_.size() && steps_.back().gesture == gesture;
+    const bool continues =
+        gesture != 0 && done_ > 0 && done_ == steps_.size() && steps_.back().gesture == gesture;
     if (next == current_)
         return false;
     auto before = std::exchange(current_, std::move(next));

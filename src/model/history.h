@@ -23,7 +23,8 @@ public:
     /// Makes `next` the current value.
     ///
     /// @param name What was done, for the menu: "Move loop end".
-    /// @param gesture One number per drag or typing: edits of the same gesture are one step. 0 stands
+    /// @param gesture One number per drag or typing: edits of the same gesture are one step. 0
+    /// stands
     ///        for an edit on its own.
     /// @return False, and nothing happens, when `next` equals the current value.
     bool apply(const std::string& name, Instrument next, int gesture = 0);

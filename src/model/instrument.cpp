@@ -7,8 +7,8 @@ namespace puretone {
 
 const Take* Instrument::take(int id) const
 {
-    const auto found
-        = std::find_if(takes.begin(), takes.end(), [id](const Take& t) { return t.id == id; });
+    const auto found =
+        std::find_if(takes.begin(), takes.end(), [id](const Take& t) { return t.id == id; });
     return found == takes.end() ? nullptr : &*found;
 }
 

@@ -20,8 +20,8 @@ constexpr Names<TuningSource, 3> sourceNames = {{{TuningSource::proposed, "propo
     {TuningSource::byHand, "byHand"}, {TuningSource::fromFile, "fromFile"}}};
 constexpr Names<PitchVerdict, 3> verdictNames = {{{PitchVerdict::clear, "clear"},
     {PitchVerdict::uncertain, "uncertain"}, {PitchVerdict::none, "none"}}};
-constexpr Names<SoundKind, 4> kindNames
-    = {{{SoundKind::harmonic, "harmonic"}, {SoundKind::inharmonic, "inharmonic"},
+constexpr Names<SoundKind, 4> kindNames = {
+    {{SoundKind::harmonic, "harmonic"}, {SoundKind::inharmonic, "inharmonic"},
         {SoundKind::percussive, "percussive"}, {SoundKind::unpitched, "unpitched"}}};
 constexpr Names<LoopKind, 3> loopKindNames = {{{LoopKind::longLiving, "long"},
     {LoopKind::middle, "middle"}, {LoopKind::shortSteady, "short"}}};
@@ -42,7 +42,10 @@ template <class E, std::size_t N> E valueIn(const Names<E, N>& names, const std:
     return names[0].first;
 }
 
-json spanJson(Span span) { return {{"start", span.start.value}, {"end", span.end.value}}; }
+json spanJson(Span span)
+{
+    return {{"start", span.start.value}, {"end", span.end.value}};
+}
 Span spanFrom(const json& j)
 {
     return {Frames{j.at("start").get<std::int64_t>()}, Frames{j.at("end").get<std::int64_t>()}};
@@ -140,10 +143,10 @@ json takeJson(const Take& take)
         {"fileName", take.recording->fileName}, {"kept", spanJson(take.kept)},
         {"fades", {{"in", take.fades.inSeconds}, {"out", take.fades.outSeconds}}},
         {"pitch", pitchJson(take.pitch)},
-        {"tuning", {{"rootKey", take.tuning.rootKey}, {"fineCents", take.tuning.fineCents},
-                       {"source", nameIn(sourceNames, take.tuning.source)}}},
-        {"loop", loopJson(take.loop)}, {"loopChoices", choices},
-        {"loopMessage", take.loopMessage}};
+        {"tuning",
+            {{"rootKey", take.tuning.rootKey}, {"fineCents", take.tuning.fineCents},
+                {"source", nameIn(sourceNames, take.tuning.source)}}},
+        {"loop", loopJson(take.loop)}, {"loopChoices", choices}, {"loopMessage", take.loopMessage}};
 }
 
 Take takeFrom(const json& j, RecordingPtr recording)
@@ -235,8 +238,8 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
         Instrument instrument;
         instrument.name = j.at("name").get<std::string>();
         for (const auto& t : j.at("takes")) {
-            auto recording
-                = audio(t.at("audio").get<std::string>(), t.at("fileName").get<std::string>());
+            auto recording =
+                audio(t.at("audio").get<std::string>(), t.at("fileName").get<std::string>());
             if (!recording)
                 return tl::unexpected(recording.error());
             instrument.takes.push_back(takeFrom(t, *recording));

@@ -23,8 +23,8 @@ std::string audioPath(const Recording& recording);
 /// @return The document with every number in range, or `damaged` with a sentence naming `name`, or
 ///         the error that `audio` gave.
 Result<Instrument> fromJson(const std::string& text, const std::string& name,
-    const std::function<Result<RecordingPtr>(
-        const std::string& path, const std::string& fileName)>& audio);
+    const std::function<Result<RecordingPtr>(const std::string& path, const std::string& fileName)>&
+        audio);
 
 /// One line of `puretone-cli analyze --json` for a take.
 std::string analysisJson(const std::string& file, const Take& take);

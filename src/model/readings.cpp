@@ -8,12 +8,18 @@ namespace puretone {
 const char* nameOf(Stop stop)
 {
     switch (stop) {
-    case Stop::sound: return "Sound";
-    case Stop::pitch: return "Pitch";
-    case Stop::loop: return "Loop";
-    case Stop::keys: return "Keys";
-    case Stop::shape: return "Shape";
-    case Stop::write: break;
+    case Stop::sound:
+        return "Sound";
+    case Stop::pitch:
+        return "Pitch";
+    case Stop::loop:
+        return "Loop";
+    case Stop::keys:
+        return "Keys";
+    case Stop::shape:
+        return "Shape";
+    case Stop::write:
+        break;
     }
     return "Export";
 }
@@ -30,14 +36,17 @@ Reading pitchReading(const Take& take, const Naming& naming)
     Reading reading;
     const double rounded = std::round(-take.tuning.fineCents);
     reading.text = noteName(take.tuning.rootKey, naming)
-        + (rounded == 0.0 ? "" : rounded > 0.0 ? " +" : " ")
+        + (rounded == 0.0       ? ""
+                : rounded > 0.0 ? " +"
+                                : " ")
         + (rounded == 0.0 ? "" : formatNumber(rounded, 0) + " ct");
     if (take.tuning.source == TuningSource::byHand || take.pitch.verdict == PitchVerdict::clear)
         return reading;
     if (take.pitch.verdict == PitchVerdict::uncertain)
         reading.concern = "The pitch is uncertain: compare the candidates and choose one.";
     else if (take.tuning.source == TuningSource::fromFile)
-        reading.concern = "No clear pitch was heard; the root key is the one in the file. Check it by ear.";
+        reading.concern =
+            "No clear pitch was heard; the root key is the one in the file. Check it by ear.";
     else
         reading.concern = "There is no clear pitch: set the root key by ear.";
     return reading;
@@ -81,27 +90,31 @@ Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, con
     if (take == nullptr)
         return {stop == Stop::sound ? "no sound yet" : "", ""};
     switch (stop) {
-    case Stop::sound: return {formatSeconds(double(take->kept.length()) / take->rate()), ""};
-    case Stop::pitch: return pitchReading(*take, naming);
-    case Stop::loop: return loopReading(*take, seam);
-    case Stop::keys: return keysReading(instrument, naming);
-    case Stop::shape: return {"attack " + formatSeconds(instrument.envelope.attack), ""};
-    case Stop::write: break;
+    case Stop::sound:
+        return {formatSeconds(double(take->kept.length()) / take->rate()), ""};
+    case Stop::pitch:
+        return pitchReading(*take, naming);
+    case Stop::loop:
+        return loopReading(*take, seam);
+    case Stop::keys:
+        return keysReading(instrument, naming);
+    case Stop::shape:
+        return {"attack " + formatSeconds(instrument.envelope.attack), ""};
+    case Stop::write:
+        break;
     }
     return {"", ""};
 }
 
 Loop withLoopStart(Loop loop, Span kept, std::int64_t frame)
 {
-    loop.span.start.value
-        = std::clamp(frame, kept.start.value, loop.span.end.value - shortestLoop);
+    loop.span.start.value = std::clamp(frame, kept.start.value, loop.span.end.value - shortestLoop);
     return clampLoop(loop, kept.end.value);
 }
 
 Loop withLoopEnd(Loop loop, Span kept, std::int64_t frame)
 {
-    loop.span.end.value
-        = std::clamp(frame, loop.span.start.value + shortestLoop, kept.end.value);
+    loop.span.end.value = std::clamp(frame, loop.span.start.value + shortestLoop, kept.end.value);
     return clampLoop(loop, kept.end.value);
 }
 
@@ -109,9 +122,8 @@ std::string crossfadeLimitReason(const Loop& loop)
 {
     if (loop.crossfade < longestCrossfade(loop.span))
         return "";
-    return loop.span.start.value <= loop.span.length()
-        ? "as long as the sound before the start"
-        : "as long as the loop itself";
+    return loop.span.start.value <= loop.span.length() ? "as long as the sound before the start"
+                                                       : "as long as the loop itself";
 }
 
 Span withKeptStart(Span kept, std::int64_t frame)

@@ -7,8 +7,8 @@ namespace puretone {
 
 /// The stops of the path, in the order of the work.
 enum class Stop { sound, pitch, loop, keys, shape, write };
-inline constexpr std::array<Stop, 6> allStops
-    = {Stop::sound, Stop::pitch, Stop::loop, Stop::keys, Stop::shape, Stop::write};
+inline constexpr std::array<Stop, 6> allStops = {
+    Stop::sound, Stop::pitch, Stop::loop, Stop::keys, Stop::shape, Stop::write};
 
 /// What stands under a stop's name, and what wants a look there.
 struct Reading {
@@ -25,8 +25,8 @@ Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, con
 /// "A#3 (58)": a key with its MIDI number.
 std::string keyWithNumber(int key, const Naming& naming = {});
 
-/// The same loop with its start moved to `frame`, kept inside `kept` and at least shortestLoop long;
-/// a crossfade that no longer fits is shortened.
+/// The same loop with its start moved to `frame`, kept inside `kept` and at least shortestLoop
+/// long; a crossfade that no longer fits is shortened.
 Loop withLoopStart(Loop loop, Span kept, std::int64_t frame);
 Loop withLoopEnd(Loop loop, Span kept, std::int64_t frame);
 /// Why a crossfade cannot be longer, in words; empty while it can.

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What the command line prints about takes and instruments: the JSON contract and its readable twin.
+// What the command line prints about takes and instruments: the JSON contract and its readable
+// twin.
 
 #include "audio/level.h"
 #include "base/quantity.h"
@@ -14,13 +15,17 @@ using json = nlohmann::ordered_json;
 
 namespace {
 
-std::string dump(const json& j) { return j.dump(-1, ' ', false, json::error_handler_t::replace); }
+std::string dump(const json& j)
+{
+    return j.dump(-1, ' ', false, json::error_handler_t::replace);
+}
 
 json pitchReport(const PitchReport& report)
 {
     json candidates = json::array();
     for (const auto& c : report.choices)
-        candidates.push_back({{"midi", c.midi}, {"confidence", c.confidence}, {"reason", c.reason}});
+        candidates.push_back(
+            {{"midi", c.midi}, {"confidence", c.confidence}, {"reason", c.reason}});
     json j = {{"verdict", nameOf(report.verdict)}, {"kind", nameOf(report.kind)}};
     if (report.midi) {
         const auto [key, rest] = nearestKey(*report.midi);
@@ -48,12 +53,12 @@ json loopReport(const Take& take)
     return {{"verdict", nameOf(seamVerdict(judged.cost))}, {"start", take.loop.span.start.value},
         {"end", take.loop.span.end.value}, {"crossfade", take.loop.crossfade.value},
         {"mode", "forward"},
-        {"seam", {{"clickDb", judged.seam.clickDb}, {"levelDb", judged.seam.levelDb},
-                     {"timbreDb", judged.seam.timbreDb}, {"pulseDb", judged.seam.pulseDb},
-                     {"dipDb", judged.seam.dipDb}}},
+        {"seam",
+            {{"clickDb", judged.seam.clickDb}, {"levelDb", judged.seam.levelDb},
+                {"timbreDb", judged.seam.timbreDb}, {"pulseDb", judged.seam.pulseDb},
+                {"dipDb", judged.seam.dipDb}}},
         {"pitchErrorCents", judged.pitchErrorCents}};
 }
-
 
 } // namespace
 
@@ -63,8 +68,9 @@ std::string analysisJson(const std::string& file, const Take& take)
     const Span whole{Frames{0}, Frames{audio.frames()}};
     const json j = {{"file", file}, {"sampleRate", std::llround(audio.rate)},
         {"channels", audio.channelCount()}, {"frames", audio.frames()},
-        {"level", {{"peakDb", peakLevel(audio, whole).value},
-                      {"loudnessLufs", loudnessLufs(audio, take.kept).value}}},
+        {"level",
+            {{"peakDb", peakLevel(audio, whole).value},
+                {"loudnessLufs", loudnessLufs(audio, take.kept).value}}},
         {"kept", {{"start", take.kept.start.value}, {"end", take.kept.end.value}}},
         {"pitch", pitchReport(take.pitch)}, {"loop", loopReport(take)}};
     return dump(j);
@@ -104,23 +110,24 @@ std::string infoJson(const std::string& file, const Instrument& instrument)
 {
     json takes = json::array();
     for (const auto& take : instrument.takes)
-        takes.push_back({{"id", take.id}, {"name", take.name},
-            {"file", take.recording->fileName}, {"sampleRate", std::llround(take.rate())},
-            {"channels", take.audio().channelCount()}, {"frames", take.audio().frames()},
+        takes.push_back({{"id", take.id}, {"name", take.name}, {"file", take.recording->fileName},
+            {"sampleRate", std::llround(take.rate())}, {"channels", take.audio().channelCount()},
+            {"frames", take.audio().frames()},
             {"kept", {{"start", take.kept.start.value}, {"end", take.kept.end.value}}},
             {"rootKey", take.tuning.rootKey}, {"fineCents", take.tuning.fineCents},
             {"midi", take.tuning.soundingMidi()},
-            {"loop", {{"on", take.loop.on}, {"start", take.loop.span.start.value},
-                         {"end", take.loop.span.end.value},
-                         {"crossfade", take.loop.crossfade.value}}}});
+            {"loop",
+                {{"on", take.loop.on}, {"start", take.loop.span.start.value},
+                    {"end", take.loop.span.end.value}, {"crossfade", take.loop.crossfade.value}}}});
     json zones = json::array();
     for (const auto& z : instrument.zones)
         zones.push_back({{"take", z.take}, {"lowKey", z.lowKey}, {"highKey", z.highKey},
             {"lowVelocity", z.lowVelocity}, {"highVelocity", z.highVelocity}});
     const auto& e = instrument.envelope;
     return dump({{"file", file}, {"name", instrument.name}, {"takes", takes}, {"zones", zones},
-        {"envelope", {{"delay", e.delay}, {"attack", e.attack}, {"hold", e.hold},
-                         {"decay", e.decay}, {"sustainDb", e.sustainDb}, {"release", e.release}}}});
+        {"envelope",
+            {{"delay", e.delay}, {"attack", e.attack}, {"hold", e.hold}, {"decay", e.decay},
+                {"sustainDb", e.sustainDb}, {"release", e.release}}}});
 }
 
 std::string infoText(const Instrument& instrument)
@@ -135,7 +142,8 @@ std::string infoText(const Instrument& instrument)
                 + formatSeconds(double(take.loop.span.length()) / take.rate()) + "\n";
     }
     for (const auto& zone : instrument.zones)
-        text += "  keys   " + keyWithNumber(zone.lowKey) + " to " + keyWithNumber(zone.highKey) + "\n";
+        text +=
+            "  keys   " + keyWithNumber(zone.lowKey) + " to " + keyWithNumber(zone.highKey) + "\n";
     const auto& e = instrument.envelope;
     return text + "  shape  attack " + formatSeconds(e.attack) + ", decay " + formatSeconds(e.decay)
         + ", sustain " + formatDecibels(Decibels{e.sustainDb}) + ", release "

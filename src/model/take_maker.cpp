@@ -85,7 +85,8 @@ Result<Take> makeTake(
     }
     take.loop.on = options.findLoop && !take.loopChoices.empty();
     if (progress.cancelled())
-        return fail(ErrorCode::cancelled, "Listening to " + recording->fileName + " was cancelled.");
+        return fail(
+            ErrorCode::cancelled, "Listening to " + recording->fileName + " was cancelled.");
     return take;
 }
 

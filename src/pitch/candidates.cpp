@@ -11,7 +11,10 @@ namespace {
 constexpr double lowestHz = 18.0;
 constexpr double highestHz = 6500.0;
 
-double centsBetween(double a, double b) { return std::abs(1200.0 * std::log2(a / b)); }
+double centsBetween(double a, double b)
+{
+    return std::abs(1200.0 * std::log2(a / b));
+}
 
 /// Strongest 20-cent bins of all frames' maxima of both curves.
 std::vector<double> histogramPitches(const Periodicity& periodicity, std::size_t count)
@@ -37,8 +40,8 @@ std::vector<double> histogramPitches(const Periodicity& periodicity, std::size_t
     std::vector<std::size_t> order(bins.size());
     for (std::size_t i = 0; i < order.size(); ++i)
         order[i] = i;
-    std::stable_sort(
-        order.begin(), order.end(), [&](std::size_t a, std::size_t b) { return bins[a] > bins[b]; });
+    std::stable_sort(order.begin(), order.end(),
+        [&](std::size_t a, std::size_t b) { return bins[a] > bins[b]; });
     std::vector<double> pitches;
     for (std::size_t i = 0; i < count && bins[order[i]] > 0.0; ++i)
         pitches.push_back(sums[order[i]] / bins[order[i]]);
@@ -103,8 +106,8 @@ std::vector<Vote> collectVotes(const Periodicity& periodicity)
         double share;
         double weight;
     };
-    static constexpr std::array<Threshold, 6> thresholds
-        = {{{.75, .10}, {.80, .15}, {.85, .20}, {.90, .25}, {.93, .20}, {.96, .10}}};
+    static constexpr std::array<Threshold, 6> thresholds = {
+        {{.75, .10}, {.80, .15}, {.85, .20}, {.90, .25}, {.93, .20}, {.96, .10}}};
     std::vector<Vote> votes;
     for (const auto& frame : periodicity.frames) {
         const auto maxima = periodicity.maxima(frame.difference, 0.0);

@@ -46,6 +46,9 @@ std::vector<PitchCandidate> weighCandidates(
     const Periodicity& periodicity, const std::vector<Partial>& partials);
 
 /// A partial counts as number round(g) of a series when it lies this close (in partial numbers).
-inline double hitTolerance(double h) { return std::min(0.03 * h, 0.16); }
+inline double hitTolerance(double h)
+{
+    return std::min(0.03 * h, 0.16);
+}
 
 } // namespace puretone

@@ -38,10 +38,10 @@ std::optional<int> takeAccidental(std::string_view& text)
 
 std::string noteName(int key, const Naming& naming)
 {
-    static constexpr std::array<const char*, 12> sharp
-        = {"C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B"};
-    static constexpr std::array<const char*, 12> flat
-        = {"C", "Db", "D", "Eb", "E", "F", "Gb", "G", "Ab", "A", "Bb", "B"};
+    static constexpr std::array<const char*, 12> sharp = {
+        "C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B"};
+    static constexpr std::array<const char*, 12> flat = {
+        "C", "Db", "D", "Eb", "E", "F", "Gb", "G", "Ab", "A", "Bb", "B"};
     const int octave = (key + 120) / 12 - 10 + naming.middleCOctave - 5;
     const auto step = std::size_t((key + 120) % 12);
     return (naming.accidentals == Accidentals::sharps ? sharp : flat)[step]

@@ -82,8 +82,8 @@ private:
             const double next = m - gone;
             const double floor = 1e-7 * whole;
             curve[2 * lag] = float(4.0 * double(r[2 * lag]) / std::max(m, floor));
-            curve[2 * lag + 1]
-                = float(4.0 * double(r[2 * lag + 1]) / std::max(0.5 * (m + next), floor));
+            curve[2 * lag + 1] =
+                float(4.0 * double(r[2 * lag + 1]) / std::max(0.5 * (m + next), floor));
             m = next;
         }
         for (float& v : curve)
@@ -140,14 +140,12 @@ Periodicity analysePeriodicity(std::span<const float> mono, double rate,
     if (mono.size() < std::size_t(16))
         return result;
     const auto window = std::min(mono.size(), std::size_t(options.windowSeconds * rate));
-    const auto maxLag
-        = std::min(std::size_t(0.056 * rate), std::size_t(0.62 * double(window)));
+    const auto maxLag = std::min(std::size_t(0.056 * rate), std::size_t(0.62 * double(window)));
     const double room = double(mono.size() - window);
     auto count = std::size_t(room / (options.hopSeconds * rate)) + 1;
     count = std::min(count, options.mostFrames);
-    const double hop = count > 1
-        ? std::max(options.hopSeconds * rate, room / double(count - 1))
-        : 0.0;
+    const double hop =
+        count > 1 ? std::max(options.hopSeconds * rate, room / double(count - 1)) : 0.0;
     FrameAnalyser analyser(window, maxLag, options.withCompressed);
     for (std::size_t i = 0; i < count && !progress.cancelled(); ++i) {
         const auto from = std::min(std::size_t(double(i) * hop), mono.size() - window);

@@ -95,8 +95,7 @@ FinalPitch refine(const PitchCandidate& winner, const std::vector<Partial>& part
         const double w = p.amplitude * std::sqrt(h);
         weights += w;
         squares += w * cents * cents;
-        if (strongest == nullptr
-            || p.amplitude / h > strongest->amplitude / strongestNumber) {
+        if (strongest == nullptr || p.amplitude / h > strongest->amplitude / strongestNumber) {
             strongest = &p;
             strongestNumber = h;
         }
@@ -137,7 +136,8 @@ double noteBelief(const std::vector<PitchCandidate>& candidates, double hz)
     return std::min(1.0, sum);
 }
 
-std::string reasonFor(const PitchCandidate& c, double chosenHz, const std::vector<Partial>& partials)
+std::string reasonFor(
+    const PitchCandidate& c, double chosenHz, const std::vector<Partial>& partials)
 {
     const double octaves = std::log2(c.series.f0 / chosenHz);
     const auto isOctave = [&](double wanted) { return std::abs(octaves - wanted) < 0.04; };
@@ -170,8 +170,8 @@ void listChoices(PitchReport& report, const std::vector<PitchCandidate>& candida
             [&](const PitchChoice& other) { return std::abs(other.midi - midi) < 0.5; });
         if (known)
             continue;
-        report.choices.push_back({midi, noteBelief(candidates, c.series.f0),
-            reasonFor(c, chosenHz, report.partials)});
+        report.choices.push_back(
+            {midi, noteBelief(candidates, c.series.f0), reasonFor(c, chosenHz, report.partials)});
         if (report.choices.size() >= 4)
             break;
     }
@@ -232,8 +232,7 @@ PitchReport analysePitch(std::span<const float> mono, double rate, const Progres
     }
     report.midi = midiOf(Hz{pitch.hz});
     report.stretch = winner.series.stretch;
-    report.confidence
-        = confidenceOf(winner, noteBelief(candidates, f0), periodicity, movement);
+    report.confidence = confidenceOf(winner, noteBelief(candidates, f0), periodicity, movement);
     const double periods = double(useful.size()) / rate * pitch.hz;
     const bool octaveDoubt = noteBelief(candidates, f0) < 0.9;
     if (periods < 3.0 || struck || octaveDoubt)
@@ -257,7 +256,8 @@ PitchLine followPitch(std::span<const float> mono, double rate, double midi, std
 {
     const double period = 1.0 / hzOf(midi).value;
     PeriodicityOptions options;
-    // Four periods are enough to measure one; shorter windows follow vibrato without rounding it off.
+    // Four periods are enough to measure one; shorter windows follow vibrato without rounding it
+    // off.
     options.windowSeconds = std::clamp(4.0 * period, 0.012, 0.093);
     options.hopSeconds = 0.010;
     options.mostFrames = mostPoints;
@@ -276,9 +276,12 @@ PitchLine followPitch(std::span<const float> mono, double rate, double midi, std
 const char* nameOf(PitchVerdict verdict)
 {
     switch (verdict) {
-    case PitchVerdict::clear: return "clear";
-    case PitchVerdict::uncertain: return "uncertain";
-    case PitchVerdict::none: break;
+    case PitchVerdict::clear:
+        return "clear";
+    case PitchVerdict::uncertain:
+        return "uncertain";
+    case PitchVerdict::none:
+        break;
     }
     return "none";
 }
@@ -286,10 +289,14 @@ const char* nameOf(PitchVerdict verdict)
 const char* nameOf(SoundKind kind)
 {
     switch (kind) {
-    case SoundKind::harmonic: return "harmonic";
-    case SoundKind::inharmonic: return "inharmonic";
-    case SoundKind::percussive: return "percussive";
-    case SoundKind::unpitched: break;
+    case SoundKind::harmonic:
+        return "harmonic";
+    case SoundKind::inharmonic:
+        return "inharmonic";
+    case SoundKind::percussive:
+        return "percussive";
+    case SoundKind::unpitched:
+        break;
     }
     return "unpitched";
 }

@@ -44,11 +44,11 @@ struct PitchReport {
 ///
 /// Cost: about 25 ms for 6 s at 48 kHz. Keeps no state; safe from any thread. When cancelled, the
 /// report is meaningless and to be dropped.
-/// Method: candidates from period and partials (see candidates.h), octave decided once for the whole
-/// take; confidence by J. Platt, "Probabilistic outputs for support vector machines", 1999; bells and
-/// kettledrums after N. Fletcher and T. Rossing, "The Physics of Musical Instruments", chapters 21, 18.
-PitchReport analysePitch(
-    std::span<const float> mono, double rate, const Progress& progress = {});
+/// Method: candidates from period and partials (see candidates.h), octave decided once for the
+/// whole take; confidence by J. Platt, "Probabilistic outputs for support vector machines", 1999;
+/// bells and kettledrums after N. Fletcher and T. Rossing, "The Physics of Musical Instruments",
+/// chapters 21, 18.
+PitchReport analysePitch(std::span<const float> mono, double rate, const Progress& progress = {});
 
 /// The pitch over time, for drawing.
 struct PitchLine {

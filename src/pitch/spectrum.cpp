@@ -95,8 +95,8 @@ std::vector<Peak> localMaxima(const MeanSpectrum& spectrum, double rate)
     const auto reach = std::size_t(12.0 / spectrum.windowSeconds / spectrum.binHz) + 1;
     const Surroundings around(db, reach);
     const auto from = std::max<std::size_t>(1, std::size_t(16.0 / spectrum.binHz));
-    const auto to
-        = std::min(bins - 1, std::size_t(std::min(11000.0, 0.47 * rate) / spectrum.binHz));
+    const auto to =
+        std::min(bins - 1, std::size_t(std::min(11000.0, 0.47 * rate) / spectrum.binHz));
     std::vector<Peak> peaks;
     for (auto b = from; b < to; ++b) {
         if (db[b] <= db[b - 1] || db[b] < db[b + 1])
@@ -125,8 +125,8 @@ std::vector<Partial> findPartials(const MeanSpectrum& spectrum, double rate)
     const double top = peaks.front().db;
     if (top < -140.0)
         return {};
-    const bool anyStands
-        = std::any_of(peaks.begin(), peaks.end(), [](const Peak& p) { return p.stands; });
+    const bool anyStands =
+        std::any_of(peaks.begin(), peaks.end(), [](const Peak& p) { return p.stands; });
     const double apart = 3.5 / spectrum.windowSeconds;
     std::vector<Partial> partials;
     for (const Peak& peak : peaks) {

@@ -29,8 +29,8 @@ std::optional<double> partialNear(const std::vector<Partial>& partials, double h
     return best != nullptr ? std::optional(best->hz) : std::nullopt;
 }
 
-/// The strike note lies an octave below the nominal, whatever the other partials say; a fitted series
-/// would be pulled away by the ones above it.
+/// The strike note lies an octave below the nominal, whatever the other partials say; a fitted
+/// series would be pulled away by the ones above it.
 double strikeNote(const std::vector<Partial>& partials, double hum)
 {
     if (const auto nominal = partialNear(partials, 4.0 * hum))
@@ -74,7 +74,8 @@ std::optional<StruckNote> struckNote(
     const double f0 = winner.series.f0;
     for (const double hum : {f0, f0 / 2.0, 2.0 * f0})
         if (isBell(partials, hum))
-            return StruckNote{strikeNote(partials, hum), "strike note of a bell: hum, tierce and nominal are there"};
+            return StruckNote{strikeNote(partials, hum),
+                "strike note of a bell: hum, tierce and nominal are there"};
     const auto at = [&](double ratio) { return levelNear(partials, ratio * f0); };
     const bool nothingAbove = std::none_of(partials.begin(), partials.end(),
         [&](const Partial& p) { return p.hz > 6.6 * f0 && p.levelDb() > -28.0; });
@@ -105,7 +106,8 @@ std::optional<Hz> restingPitch(const Periodicity& periodicity, double f0, const 
         return std::nullopt;
     const auto restFrames = std::max<std::size_t>(1, path.size() / 3);
     std::vector<double> resting(path.begin(), path.begin() + std::ptrdiff_t(restFrames));
-    std::nth_element(resting.begin(), resting.begin() + std::ptrdiff_t(restFrames / 2), resting.end());
+    std::nth_element(
+        resting.begin(), resting.begin() + std::ptrdiff_t(restFrames / 2), resting.end());
     const double rest = resting[restFrames / 2];
     if (interval(Hz{rest}, Hz{path.back()}).value < 100.0)
         return std::nullopt;

@@ -15,7 +15,8 @@ constexpr double depthDb = 60.0; ///< Below the peak nothing is heard beside wha
 
 std::vector<double> levelsDb(const Audio& audio, double windowSeconds, std::int64_t hop)
 {
-    auto curve = powerCurve(audio, std::max<std::int64_t>(1, std::llround(windowSeconds * audio.rate)), hop);
+    auto curve =
+        powerCurve(audio, std::max<std::int64_t>(1, std::llround(windowSeconds * audio.rate)), hop);
     for (double& p : curve)
         p = p > 1e-20 ? 10.0 * std::log10(p) : -200.0;
     return curve;

@@ -53,7 +53,8 @@ TEST_CASE("every key is found under its own middle", "[app][geometry]")
     for (int key = g.lowest; key <= g.highest; ++key) {
         const QRectF rect = g.rectOf(key);
         CHECK(g.keyAt(QPointF(rect.center().x(), rect.bottom() - 3.0)) == key);
-        CHECK(g.velocityAt(key, rect.topLeft()) < g.velocityAt(key, QPointF(rect.center().x(), rect.bottom() - 2.0)));
+        CHECK(g.velocityAt(key, rect.topLeft())
+            < g.velocityAt(key, QPointF(rect.center().x(), rect.bottom() - 2.0)));
     }
     CHECK(g.velocityAt(60, QPointF(0, 128)) == 127);
     CHECK_FALSE(g.keyAt(QPointF(-5, 60)));
@@ -65,7 +66,8 @@ TEST_CASE("dragging an envelope point changes its own time only", "[app][geometr
     const Envelope e{0.1, 0.3, 0.2, 0.5, -12.0, 0.8};
     const auto g = EnvelopeGeometry::make(QRectF(10, 10, 900, 400), e);
     CHECK(g.xOf(g.letGo + e.release) <= g.area.right());
-    for (const auto point : {EnvelopePoint::attack, EnvelopePoint::hold, EnvelopePoint::decay, EnvelopePoint::release}) {
+    for (const auto point : {EnvelopePoint::attack, EnvelopePoint::hold, EnvelopePoint::decay,
+             EnvelopePoint::release}) {
         const auto same = g.dragged(point, g.placeOf(point));
         CHECK_THAT(same.attack, WithinAbs(e.attack, 1e-9));
         CHECK_THAT(same.hold, WithinAbs(e.hold, 1e-9));

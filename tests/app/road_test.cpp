@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The whole road in the real window, by mouse and keys only: open, trim, tune, loop, shape, save, reopen,
-// undo to the start and redo to the end, hearing what comes out on the way.
+// The whole road in the real window, by mouse and keys only: open, trim, tune, loop, shape, save,
+// reopen, undo to the start and redo to the end, hearing what comes out on the way.
 #include "support/driver.h"
 
 #include <catch2/catch.hpp>
@@ -19,7 +19,8 @@ void trim(Driver& d)
     const Span before = d.take().kept;
     d.dragHandle(wave, double(before.end.value), double(before.end.value) - 9600.0, false);
     // A pixel is about 200 frames here.
-    CHECK_THAT(double(d.take().kept.end.value), WithinAbs(double(before.end.value) - 9600.0, 450.0));
+    CHECK_THAT(
+        double(d.take().kept.end.value), WithinAbs(double(before.end.value) - 9600.0, 450.0));
     CHECK(d.take().kept.start == before.start);
     CHECK(d.session().history().undoName() == "Move end");
     d.type(d.window.stop(Stop::sound), "Start", "0.2 s");
@@ -66,7 +67,8 @@ void loopWhileHeld(Driver& d)
     const double shortLoop = d.hearPitch(0.6);
     CHECK_THAT(shortLoop, WithinAbs(midiOf(Hz{192.0}) + 0.12, 0.06));
     // The end post, dragged twice as far out: an octave lower, while the note is held.
-    d.dragHandle(stop->wave(), start + 250.0, start + 500.0, true, Qt::AltModifier, [&] { d.hear(0.3); });
+    d.dragHandle(
+        stop->wave(), start + 250.0, start + 500.0, true, Qt::AltModifier, [&] { d.hear(0.3); });
     const double length = double(d.take().loop.span.length());
     CHECK_THAT(length, WithinAbs(500.0, 5.0));
     CHECK_THAT(d.hearPitch(0.6), WithinAbs(midiOf(Hz{48000.0 / length}) + 0.12, 0.06));

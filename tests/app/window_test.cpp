@@ -29,7 +29,10 @@ void drop(QWidget& window, const QString& path)
     QCoreApplication::sendEvent(&window, &event);
 }
 
-std::string messageOf(Driver& d) { return d.window.messages()->text().toStdString(); }
+std::string messageOf(Driver& d)
+{
+    return d.window.messages()->text().toStdString();
+}
 
 } // namespace
 
@@ -58,7 +61,8 @@ TEST_CASE("bad files give a sentence and change nothing", "[app][bad-input]")
     std::ofstream(folder / "broken.puretone") << "PK but not really";
     std::ofstream(folder / "empty.flac");
     REQUIRE(writeWav(folder / "still.wav", mono(silence(48000.0, 0.5)), SampleFormat::int16));
-    for (const char* name : {"letter.wav", "broken.puretone", "empty.flac", "still.wav", "gone.wav"}) {
+    for (const char* name :
+        {"letter.wav", "broken.puretone", "empty.flac", "still.wav", "gone.wav"}) {
         CAPTURE(name);
         d.open((folder / name).string());
         CHECK_THAT(messageOf(d), Contains(name));
@@ -79,8 +83,9 @@ TEST_CASE("typed values that make no sense are refused with a reason", "[app][ba
     d.goTo(Stop::loop);
     const auto before = d.document();
     auto* stop = d.window.stop(Stop::loop);
-    for (const auto& [field, text] : {std::pair{"Start", "soon"}, {"Start", "99 s"}, {"End", "-1 s"}, {"Crossfade", "1 h"},
-             {"Crossfade", "60 s"}, {"Even out", "300 %"}, {"Length", "2"}}) {
+    for (const auto& [field, text] :
+        {std::pair{"Start", "soon"}, {"Start", "99 s"}, {"End", "-1 s"}, {"Crossfade", "1 h"},
+            {"Crossfade", "60 s"}, {"Even out", "300 %"}, {"Length", "2"}}) {
         CAPTURE(field, text);
         d.window.messages()->say({}, false);
         d.type(stop, QString::fromLatin1(field), QString::fromUtf8(text));
@@ -156,7 +161,8 @@ TEST_CASE("a drag is one step; Esc puts it back; Shift is ten times finer", "[ap
     {
         const QPointF at(g.area.left() + 300.0, g.area.center().y());
         const double under = g.frameAt(at.x());
-        QWheelEvent wheel(at, wave->mapToGlobal(at), {}, {0, 480}, Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase, false);
+        QWheelEvent wheel(at, wave->mapToGlobal(at), {}, {0, 480}, Qt::NoButton, Qt::NoModifier,
+            Qt::NoScrollPhase, false);
         QCoreApplication::sendEvent(wave, &wheel);
         CHECK_THAT(wave->geometryOfWave().frameAt(at.x()), WithinAbs(under, 2.0));
         CHECK(wave->geometryOfWave().framesPerPixel < 60.0);
@@ -215,7 +221,8 @@ TEST_CASE("zone borders are dragged", "[app][keys]")
     auto* zones = static_cast<KeysStop*>(d.window.stop(Stop::keys))->zones();
     const QRectF block = zones->blockRect(d.document().zones[0]);
     const double octave = zones->blockRect({0, 0, 0, 11}).width();
-    d.drag(zones, {block.right(), block.center().y()}, {block.right() - octave, block.center().y()});
+    d.drag(
+        zones, {block.right(), block.center().y()}, {block.right() - octave, block.center().y()});
     CHECK(std::abs(d.document().zones[0].highKey - 96) <= 1);
     d.type(d.window.stop(Stop::keys), "Lowest key", "C2");
     CHECK(d.document().zones[0].lowKey == 36);
@@ -247,7 +254,9 @@ TEST_CASE("ticked files are written and checked from the window", "[app][export]
     auto* stop = static_cast<ExportStop*>(d.window.stop(Stop::write));
     stop->setFolder(QString::fromStdString(folder.path().string()));
     d.click(stop, "Write ticked files");
-    CHECK(folder.names() == std::vector<std::string>{"Keepers hum samples", "Keepers hum.puretone", "Keepers hum.sf2", "Keepers hum.sfz", "Keepers hum.wav"});
+    CHECK(folder.names()
+        == std::vector<std::string>{"Keepers hum samples", "Keepers hum.puretone",
+            "Keepers hum.sf2", "Keepers hum.sfz", "Keepers hum.wav"});
     int checked = 0;
     for (auto* label : stop->findChildren<QLabel*>())
         checked += label->text().contains("Read back") ? 1 : 0;
@@ -306,14 +315,17 @@ TEST_CASE("every control can be reached by keyboard and has a name", "[app][acce
     for (const auto stop : allStops) {
         d.goTo(stop);
         for (auto* widget : d.window.findChildren<QWidget*>()) {
-            if (!widget->isVisible() || widget->focusPolicy() == Qt::NoFocus || widget->focusProxy() != nullptr)
+            if (!widget->isVisible() || widget->focusPolicy() == Qt::NoFocus
+                || widget->focusProxy() != nullptr)
                 continue;
             // Parts of Qt's own widgets carry their parent's name.
-            if (QString::fromLatin1(widget->metaObject()->className()).startsWith("Q") && widget->objectName().startsWith("qt_"))
+            if (QString::fromLatin1(widget->metaObject()->className()).startsWith("Q")
+                && widget->objectName().startsWith("qt_"))
                 continue;
             CAPTURE(nameOf(stop), widget->metaObject()->className());
             const auto* button = qobject_cast<QAbstractButton*>(widget);
-            CHECK((!widget->accessibleName().isEmpty() || (button != nullptr && !button->text().isEmpty())));
+            CHECK((!widget->accessibleName().isEmpty()
+                || (button != nullptr && !button->text().isEmpty())));
         }
     }
 }

@@ -22,7 +22,8 @@ TEST_CASE("the pyramid's extents equal those of the plain samples", "[audio][pea
         const auto to = from + std::int64_t(next.between(1, 9000));
         Extent plain{};
         bool any = false;
-        for (auto f = std::max<std::int64_t>(0, from); f < std::min(to, std::int64_t(wave.size())); ++f) {
+        for (auto f = std::max<std::int64_t>(0, from); f < std::min(to, std::int64_t(wave.size()));
+             ++f) {
             const float s = wave[std::size_t(f)];
             plain = any ? Extent{std::min(plain.low, s), std::max(plain.high, s)} : Extent{s, s};
             any = true;
@@ -74,7 +75,8 @@ TEST_CASE("good sizes are even, large enough and made of small primes", "[audio]
 
 TEST_CASE("resampling keeps a tone clean and in place", "[audio][resample]")
 {
-    const auto [from, to] = GENERATE(table<double, double>({{48000, 44100}, {44100, 96000}, {5, 4}, {3, 1}}));
+    const auto [from, to] =
+        GENERATE(table<double, double>({{48000, 44100}, {44100, 96000}, {5, 4}, {3, 1}}));
     const double scale = from < 100 ? 10000.0 : 1.0;
     const auto wave = sine(440.0, from * scale, 1.0);
     const auto out = resample(wave, from, to);

@@ -26,9 +26,9 @@ TEST_CASE("the smpl chunk has the bytes that the specification says", "[audio][s
     SamplerInfo info;
     info.midi = 60.25;
     info.loops.push_back({{Frames{100}, Frames{500}}, 0});
-    const auto expected = bytesOf({0, 0, 0, 0, 0, 0, 0, 0, /* 1e9 / 50000 = 20000 */ 0x20, 0x4e, 0, 0, 60, 0,
-        0, 0, 0, 0, 0, 0x40, 0, 0, 0, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 100, 0,
-        0, 0, 0xf3, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0});
+    const auto expected = bytesOf({0, 0, 0, 0, 0, 0, 0, 0, /* 1e9 / 50000 = 20000 */ 0x20, 0x4e, 0,
+        0, 60, 0, 0, 0, 0, 0, 0, 0x40, 0, 0, 0, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0,
+        0, 0, 0, 0, 100, 0, 0, 0, 0xf3, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0});
     CHECK(encodeSampler(info, 50000.0) == expected);
     CHECK(decodeSampler(expected) == info);
 }
@@ -63,7 +63,8 @@ TEST_CASE("the chunk is found inside a WAV file", "[audio][smpl]")
     SamplerInfo info;
     info.midi = 45.5;
     info.loops.push_back({{Frames{10}, Frames{90}}, 0});
-    const auto file = encodeWav(probe::mono(probe::sine(100.0, 48000.0, 0.01)), SampleFormat::int16, info);
+    const auto file =
+        encodeWav(probe::mono(probe::sine(100.0, 48000.0, 0.01)), SampleFormat::int16, info);
     CHECK(findSampler(file) == info);
     CHECK_FALSE(isCutOff(file));
     CHECK(isCutOff(std::span(file).first(file.size() - 10)));

@@ -39,9 +39,11 @@ void saveWith(const std::filesystem::path& path, int format, const Audio& audio)
 
 TEST_CASE("WAV files give back what was written", "[audio][files]")
 {
-    const Audio audio{44100.0, {probe::harmonicTone(220.0, 44100.0, 0.2), probe::sine(330.0, 44100.0, 0.2)}};
-    const auto [format, step] = GENERATE(table<SampleFormat, double>(
-        {{SampleFormat::int16, 0.51 / 32768}, {SampleFormat::int24, 0.51 / 8388608}, {SampleFormat::float32, 0.0}}));
+    const Audio audio{
+        44100.0, {probe::harmonicTone(220.0, 44100.0, 0.2), probe::sine(330.0, 44100.0, 0.2)}};
+    const auto [format, step] =
+        GENERATE(table<SampleFormat, double>({{SampleFormat::int16, 0.51 / 32768},
+            {SampleFormat::int24, 0.51 / 8388608}, {SampleFormat::float32, 0.0}}));
     const auto again = decodeRecording(encodeWav(audio, format), "x.wav");
     REQUIRE(again);
     const Audio& got = *(*again)->audio;
@@ -51,7 +53,8 @@ TEST_CASE("WAV files give back what was written", "[audio][files]")
     double worst = 0.0;
     for (std::size_t c = 0; c < 2; ++c)
         for (std::size_t i = 0; i < audio.channels[c].size(); ++i)
-            worst = std::max(worst, std::abs(double(got.channels[c][i]) - double(audio.channels[c][i])));
+            worst = std::max(
+                worst, std::abs(double(got.channels[c][i]) - double(audio.channels[c][i])));
     CHECK(worst <= step);
 }
 
@@ -91,7 +94,10 @@ TEST_CASE("a file that cannot be used gives one sentence with its name", "[audio
     const TemporaryFolder folder;
     auto bytes = encodeWav({48000.0, {probe::sine(440.0, 48000.0, 0.1)}}, SampleFormat::float32);
     ErrorCode expected{};
-    SECTION("missing") { expected = ErrorCode::cannotRead; }
+    SECTION("missing")
+    {
+        expected = ErrorCode::cannotRead;
+    }
     SECTION("empty")
     {
         save(folder / "x.wav", {});
@@ -154,7 +160,8 @@ TEST_CASE("opening can be cancelled", "[audio]")
 {
     std::stop_source stop;
     stop.request_stop();
-    const auto bytes = encodeWav({48000.0, {probe::sine(440.0, 48000.0, 1.0)}}, SampleFormat::int16);
+    const auto bytes =
+        encodeWav({48000.0, {probe::sine(440.0, 48000.0, 1.0)}}, SampleFormat::int16);
     const auto opened = decodeRecording(bytes, "x.wav", {stop.get_token(), {}});
     REQUIRE_FALSE(opened);
     CHECK(opened.error().code == ErrorCode::cancelled);
@@ -162,7 +169,8 @@ TEST_CASE("opening can be cancelled", "[audio]")
 
 TEST_CASE("recordings are equal when their files are", "[audio]")
 {
-    const auto bytes = encodeWav({48000.0, {probe::sine(440.0, 48000.0, 0.1)}}, SampleFormat::int16);
+    const auto bytes =
+        encodeWav({48000.0, {probe::sine(440.0, 48000.0, 0.1)}}, SampleFormat::int16);
     const RecordingRef a(*decodeRecording(bytes, "x.wav")), b(*decodeRecording(bytes, "x.wav"));
     CHECK(a == b);
     CHECK_FALSE(a == RecordingRef(*decodeRecording(bytes, "y.wav")));

@@ -18,7 +18,10 @@ std::string contents(const std::filesystem::path& path)
     return {std::istreambuf_iterator<char>(in), {}};
 }
 
-void put(const std::filesystem::path& path, const std::string& text) { std::ofstream(path) << text; }
+void put(const std::filesystem::path& path, const std::string& text)
+{
+    std::ofstream(path) << text;
+}
 
 Result<void> writeText(const std::filesystem::path& path, const std::string& text)
 {
@@ -51,7 +54,9 @@ TEST_CASE("a file appears whole or stays as it was", "[base][bad-input]")
     {
         const auto done = writeWhole(
             folder / "x.txt", [](const auto& p) { return writeText(p, "new"); },
-            [](const auto&) -> Result<void> { return fail(ErrorCode::checkFailed, "It differs."); });
+            [](const auto&) -> Result<void> {
+                return fail(ErrorCode::checkFailed, "It differs.");
+            });
         CHECK_FALSE(done);
         CHECK(contents(folder / "x.txt") == "old");
     }
@@ -84,7 +89,8 @@ TEST_CASE("reading says what is in the way", "[base][bad-input]")
     const TemporaryFolder folder;
     const auto missing = readFile(folder / "gone.wav");
     REQUIRE_FALSE(missing);
-    CHECK(missing.error().message == "gone.wav could not be opened: there is no such file or folder.");
+    CHECK(missing.error().message
+        == "gone.wav could not be opened: there is no such file or folder.");
     const auto directory = readFile(folder.path());
     REQUIRE_FALSE(directory);
     CHECK_THAT(directory.error().message, Catch::Matchers::Contains("is a folder"));

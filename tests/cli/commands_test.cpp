@@ -33,7 +33,8 @@ const std::string demo = std::string(DEMO_FOLDER) + "/sounds/";
 
 TEST_CASE("analyze prints the contract's object for each file", "[cli]")
 {
-    const auto result = run({"analyze", demo + "fog-horn.flac", demo + "keepers-hum.flac", "--json"});
+    const auto result =
+        run({"analyze", demo + "fog-horn.flac", demo + "keepers-hum.flac", "--json"});
     CHECK(result.status == 0);
     std::istringstream lines(result.out);
     std::string line;
@@ -41,11 +42,14 @@ TEST_CASE("analyze prints the contract's object for each file", "[cli]")
     while (std::getline(lines, line)) {
         ++count;
         const auto j = nlohmann::json::parse(line);
-        for (const char* field : {"file", "sampleRate", "channels", "frames", "level", "kept", "pitch", "loop"})
+        for (const char* field :
+            {"file", "sampleRate", "channels", "frames", "level", "kept", "pitch", "loop"})
             CHECK(j.contains(field));
-        for (const char* field : {"verdict", "kind", "hz", "midi", "rootKey", "cents", "name", "confidence", "candidates"})
+        for (const char* field : {"verdict", "kind", "hz", "midi", "rootKey", "cents", "name",
+                 "confidence", "candidates"})
             CHECK(j["pitch"].contains(field));
-        for (const char* field : {"verdict", "start", "end", "crossfade", "mode", "seam", "pitchErrorCents"})
+        for (const char* field :
+            {"verdict", "start", "end", "crossfade", "mode", "seam", "pitchErrorCents"})
             CHECK(j["loop"].contains(field));
         CHECK(j["loop"]["seam"].contains("clickDb"));
         CHECK(j["loop"]["end"] <= j["frames"]);
@@ -59,7 +63,8 @@ TEST_CASE("one bad file among good ones is told, the others are done", "[cli][ba
 {
     const TemporaryFolder folder;
     std::ofstream(folder / "letter.wav") << "Dear keeper";
-    const auto result = run({"analyze", (folder / "letter.wav").string(), demo + "mooring-post.flac", (folder / "gone.wav").string(), "--json"});
+    const auto result = run({"analyze", (folder / "letter.wav").string(),
+        demo + "mooring-post.flac", (folder / "gone.wav").string(), "--json"});
     CHECK(result.status == 1);
     CHECK_THAT(result.err, Contains("letter.wav") && Contains("gone.wav"));
     CHECK(std::count(result.err.begin(), result.err.end(), '\n') == 2);
@@ -69,7 +74,8 @@ TEST_CASE("one bad file among good ones is told, the others are done", "[cli][ba
 TEST_CASE("build makes every kind of file from the single notes of the demo", "[cli]")
 {
     const TemporaryFolder folder;
-    const auto [name, root] = GENERATE(table<const char*, int>({{"fog-horn", 46}, {"buoy-bell", 72}, {"keepers-hum", 55}, {"mooring-post", 41}}));
+    const auto [name, root] = GENERATE(table<const char*, int>(
+        {{"fog-horn", 46}, {"buoy-bell", 72}, {"keepers-hum", 55}, {"mooring-post", 41}}));
     CAPTURE(name);
     for (const char* extension : {".puretone", ".wav", ".sfz", ".sf2"}) {
         const auto target = (folder / (std::string(name) + extension)).string();
@@ -86,14 +92,18 @@ TEST_CASE("build follows its options", "[cli]")
 {
     const TemporaryFolder folder;
     const auto target = (folder / "x.puretone").string();
-    REQUIRE(run({"build", demo + "fog-horn.flac", "-o", target, "--root", "C3", "--keys", "C2-C5", "--no-loop"}).status == 0);
+    REQUIRE(run({"build", demo + "fog-horn.flac", "-o", target, "--root", "C3", "--keys", "C2-C5",
+                    "--no-loop"})
+                .status
+        == 0);
     const auto instrument = *openInstrument(target);
     CHECK(instrument.takes[0].tuning.rootKey == 48);
     CHECK(instrument.zones[0].lowKey == 36);
     CHECK(instrument.zones[0].highKey == 72);
     CHECK_FALSE(instrument.takes[0].loop.on);
     // Two recordings share the keys by their roots.
-    REQUIRE(run({"build", demo + "fog-horn.flac", demo + "keepers-hum.flac", "-o", target}).status == 0);
+    REQUIRE(run({"build", demo + "fog-horn.flac", demo + "keepers-hum.flac", "-o", target}).status
+        == 0);
     const auto two = *openInstrument(target);
     REQUIRE(two.zones.size() == 2);
     CHECK(two.zones[0].highKey + 1 == two.zones[1].lowKey);
@@ -105,11 +115,13 @@ TEST_CASE("render plays notes and MIDI files into a WAV", "[cli]")
     const TemporaryFolder folder;
     const auto instrument = (folder / "x.sf2").string(), out = (folder / "out.wav").string();
     REQUIRE(run({"build", demo + "fog-horn.flac", "-o", instrument}).status == 0);
-    const auto result = run({"render", instrument, "--notes", "C3:0:1:100", "-o", out, "--rate", "44100"});
+    const auto result =
+        run({"render", instrument, "--notes", "C3:0:1:100", "-o", out, "--rate", "44100"});
     CHECK(result.status == 0);
     const auto heard = *openRecording(out);
     CHECK(heard->audio->rate == 44100.0);
-    CHECK_THAT(*analysePitch(mixToMono(*heard->audio), 44100.0).midi, Catch::Matchers::WithinAbs(48.0, 0.02));
+    CHECK_THAT(*analysePitch(mixToMono(*heard->audio), 44100.0).midi,
+        Catch::Matchers::WithinAbs(48.0, 0.02));
 }
 
 TEST_CASE("wrong usage gives status 2, bad input status 1", "[cli][bad-input]")

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The shipped demo sounds are what the generator makes, and our reading of them agrees with their truth.
+// The shipped demo sounds are what the generator makes, and our reading of them agrees with their
+// truth.
 #include "demo/sounds.h"
 
 #include "formats/instrument_file.h"
@@ -51,7 +52,8 @@ TEST_CASE("single notes of the demo are read as what they are", "[demo][pitch]")
     const auto take = *makeTake(*openRecording(folder / (std::string(name) + ".flac")));
     REQUIRE(take.pitch.midi);
     // Vibrato and glides have no pitch to the cent.
-    CHECK_THAT(100.0 * (*take.pitch.midi - truth["midi"].get<double>()), Catch::Matchers::WithinAbs(0.0, 10.0));
+    CHECK_THAT(100.0 * (*take.pitch.midi - truth["midi"].get<double>()),
+        Catch::Matchers::WithinAbs(0.0, 10.0));
     CHECK(nameOf(take.pitch.kind) == truth["kind"].get<std::string>());
     CHECK(take.loop.on);
 }
@@ -64,7 +66,8 @@ TEST_CASE("wind has no clear pitch", "[demo][pitch]")
 
 TEST_CASE("the demo instrument opens", "[demo]")
 {
-    const auto instrument = openInstrument(std::filesystem::path(DEMO_FOLDER) / "skerry-light.puretone");
+    const auto instrument =
+        openInstrument(std::filesystem::path(DEMO_FOLDER) / "skerry-light.puretone");
     REQUIRE(instrument);
     CHECK(instrument->name == "Skerry Light");
     CHECK(instrument->takes.size() == 1);

@@ -13,7 +13,10 @@ using namespace puretone;
 
 namespace {
 
-void wait(double seconds) { std::this_thread::sleep_for(std::chrono::duration<double>(seconds)); }
+void wait(double seconds)
+{
+    std::this_thread::sleep_for(std::chrono::duration<double>(seconds));
+}
 
 } // namespace
 
@@ -24,17 +27,19 @@ TEST_CASE("simulated devices stand at the end of every list and always open", "[
         CHECK(list.back().id == simulatedId);
         CHECK(list.back().simulated);
     }
-    CHECK(openMidiInput(simulatedId, [](const MidiEvent&) { }));
+    CHECK(openMidiInput(simulatedId, [](const MidiEvent&) {}));
 }
 
-TEST_CASE("the simulated output plays in real time and keeps what it played", "[devices][simulated]")
+TEST_CASE(
+    "the simulated output plays in real time and keeps what it played", "[devices][simulated]")
 {
     std::int64_t frame = 0;
     double rate = 0.0;
     SimulatedOutput output({[&](double r, int) { rate = r; },
         [&](float* left, float* right, int frames) {
             for (int i = 0; i < frames; ++i, ++frame)
-                left[i] = right[i] = float(std::sin(probe::twoPi * 440.0 * double(frame) / 48000.0));
+                left[i] = right[i] =
+                    float(std::sin(probe::twoPi * 440.0 * double(frame) / 48000.0));
         }});
     CHECK(rate == 48000.0);
     wait(0.5);
@@ -92,11 +97,12 @@ TEST_CASE("the simulated keyboard sends a phrase that ends", "[devices][simulate
 
 TEST_CASE("devices that are not there are refused with a sentence", "[devices][bad-input]")
 {
-    const auto output = openOutput("jack:no such device", {[](double, int) { }, [](float*, float*, int) { }});
+    const auto output =
+        openOutput("jack:no such device", {[](double, int) {}, [](float*, float*, int) {}});
     REQUIRE_FALSE(output);
     CHECK(output.error().code == ErrorCode::noDevice);
-    CHECK_FALSE(openInput("alsa:none", [](const float*, const float*, int) { }));
-    CHECK_FALSE(openMidiInput("alsa:none", [](const MidiEvent&) { }));
+    CHECK_FALSE(openInput("alsa:none", [](const float*, const float*, int) {}));
+    CHECK_FALSE(openMidiInput("alsa:none", [](const MidiEvent&) {}));
 }
 
 TEST_CASE("a heart that stops beating is noticed", "[devices]")

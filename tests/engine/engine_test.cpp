@@ -16,13 +16,16 @@ namespace {
 constexpr double rate = 48000.0;
 
 /// One note of an instrument, left channel.
-std::vector<float> playNote(const Instrument& instrument, int key, double seconds, double outRate = rate)
+std::vector<float> playNote(
+    const Instrument& instrument, int key, double seconds, double outRate = rate)
 {
-    auto events = std::vector<TimedEvent>{{0.0, MidiEvent::noteOn(key, 127)}, {seconds, MidiEvent::noteOff(key)}};
+    auto events = std::vector<TimedEvent>{
+        {0.0, MidiEvent::noteOn(key, 127)}, {seconds, MidiEvent::noteOff(key)}};
     return renderEvents(instrument, std::move(events), outRate).channels[0];
 }
 
-std::span<const float> part(const std::vector<float>& wave, double from, double to, double outRate = rate)
+std::span<const float> part(
+    const std::vector<float>& wave, double from, double to, double outRate = rate)
 {
     return std::span(wave).subspan(std::size_t(from * outRate), std::size_t((to - from) * outRate));
 }
@@ -32,7 +35,8 @@ double worstEdge(std::span<const float> wave)
 {
     double worst = 0.0;
     for (std::size_t i = 2; i < wave.size(); ++i)
-        worst = std::max(worst, std::abs(double(wave[i]) - 2.0 * double(wave[i - 1]) + double(wave[i - 2])));
+        worst = std::max(
+            worst, std::abs(double(wave[i]) - 2.0 * double(wave[i - 1]) + double(wave[i - 2])));
     return worst;
 }
 
@@ -64,7 +68,8 @@ TEST_CASE("a loop goes round without a trace at its seam", "[engine][loop]")
 {
     // 480 Hz is 100 frames a period: the loop of 40 periods is exact.
     const auto wave = sine(480.0, rate, 1.0);
-    const auto take = looped(plainTake(mono(wave), midiOf(Hz{480.0})), 20000, 24000, GENERATE(0, 1000, 4000));
+    const auto take =
+        looped(plainTake(mono(wave), midiOf(Hz{480.0})), 20000, 24000, GENERATE(0, 1000, 4000));
     const int semitones = GENERATE(-13, 0, 7, 12);
     const int key = int(std::round(midiOf(Hz{480.0}))) + semitones;
     CAPTURE(semitones);
@@ -82,14 +87,16 @@ TEST_CASE("a loop of a few frames is a tone, too", "[engine][loop]")
 
 TEST_CASE("a held looped note stays at full level for as long as it is held", "[engine][loop]")
 {
-    const auto take = looped(plainTake(mono(harmonicTone(240.0, rate, 1.0)), midiOf(Hz{240.0})), 10000, 40000, 2000);
+    const auto take = looped(
+        plainTake(mono(harmonicTone(240.0, rate, 1.0)), midiOf(Hz{240.0})), 10000, 40000, 2000);
     const auto out = playNote(instrumentOf(take), 58, 20.0);
     CHECK_THAT(rmsDb(part(out, 19.0, 20.0)), WithinAbs(rmsDb(part(out, 0.5, 1.0)), 0.2));
 }
 
 TEST_CASE("recordings of any rate play at their pitch at any output rate", "[engine]")
 {
-    const double from = GENERATE(8000.0, 44100.0, 96000.0, 192000.0), to = GENERATE(44100.0, 96000.0);
+    const double from = GENERATE(8000.0, 44100.0, 96000.0, 192000.0),
+                 to = GENERATE(44100.0, 96000.0);
     CAPTURE(from, to);
     const auto instrument = instrumentOf(plainTake(mono(sine(440.0, from, 2.0), from), 69.0));
     const auto out = playNote(instrument, 72, 0.8, to);
@@ -106,7 +113,8 @@ TEST_CASE("notes begin and end without a click", "[engine][envelope]")
     take.tuning = Tuning::forPitch(midiOf(Hz{200.0}), TuningSource::byHand);
     const auto out = playNote(instrumentOf(std::move(take)), 55, 0.3);
     const double inside = worstEdge(part(out, 0.1, 0.2));
-    // Ten times the wave's own bend is a soft onset; a step to the crest would be two thousand times it.
+    // Ten times the wave's own bend is a soft onset; a step to the crest would be two thousand
+    // times it.
     CHECK(worstEdge(out) < 40.0 * inside);
     CHECK(std::abs(out.front()) < 0.01f);
     CHECK(rmsDb(std::span(out).last(100)) < -80.0);
@@ -114,7 +122,8 @@ TEST_CASE("notes begin and end without a click", "[engine][envelope]")
 
 TEST_CASE("envelopes take the times that they are given", "[engine][envelope]")
 {
-    auto instrument = instrumentOf(plainTake(mono(std::vector<float>(std::size_t(rate * 5), 0.5f)), 60.0));
+    auto instrument =
+        instrumentOf(plainTake(mono(std::vector<float>(std::size_t(rate * 5), 0.5f)), 60.0));
     instrument.envelope = {0.1, 0.2, 0.1, 0.4, -12.0, 0.3};
     const auto out = playNote(instrument, 60, 2.0);
     const auto at = [&](double seconds) { return double(out[std::size_t(seconds * rate)]) / 0.5; };
@@ -139,7 +148,8 @@ TEST_CASE("the drawn envelope is the played one", "[engine][envelope]")
 
 TEST_CASE("processing allocates nothing, whatever happens", "[engine][realtime]")
 {
-    const auto first = instrumentOf(looped(plainTake(mono(harmonicTone(220.0, rate, 1.0)), 57.0), 12000, 40000, 3000));
+    const auto first = instrumentOf(
+        looped(plainTake(mono(harmonicTone(220.0, rate, 1.0)), 57.0), 12000, 40000, 3000));
     auto second = first;
     second.takes[0].loop.span.end.value = 30000;
     Compiler compiler;
@@ -153,7 +163,8 @@ TEST_CASE("processing allocates nothing, whatever happens", "[engine][realtime]"
         for (int i = 0; i < 4; ++i)
             engine.post(MidiEvent::noteOn(int(next.between(20, 110)), int(next.between(1, 127))));
         engine.postMidi({MidiEvent::Kind::bend, 0, 0, float(next())});
-        engine.postMidi({MidiEvent::Kind::control, 64, std::uint8_t(block % 3 == 0 ? 127 : 0), 0.0f});
+        engine.postMidi(
+            {MidiEvent::Kind::control, 64, std::uint8_t(block % 3 == 0 ? 127 : 0), 0.0f});
         {
             const NoAllocation guard;
             engine.process(left.data(), right.data(), 512);
@@ -180,7 +191,8 @@ TEST_CASE("the guard against allocation does notice one", "[engine][realtime]")
 
 TEST_CASE("stolen voices leave without a click", "[engine][voices]")
 {
-    const auto instrument = instrumentOf(looped(plainTake(mono(sine(480.0, rate, 1.0, 0.1)), midiOf(Hz{480.0})), 10000, 40000, 0));
+    const auto instrument = instrumentOf(
+        looped(plainTake(mono(sine(480.0, rate, 1.0, 0.1)), midiOf(Hz{480.0})), 10000, 40000, 0));
     Engine engine;
     engine.prepare(rate);
     engine.setProgram(Compiler().compile(instrument, rate));
@@ -194,13 +206,15 @@ TEST_CASE("stolen voices leave without a click", "[engine][voices]")
         engine.process(block.data(), right.data(), 480);
         out.insert(out.end(), block.begin(), block.end());
     }
-    // A voice cut off at once would leave a step of its own height, about 0.002; faded ones bend far less.
+    // A voice cut off at once would leave a step of its own height, about 0.002; faded ones bend
+    // far less.
     CHECK(worstEdge(std::span(out).subspan(1000)) < 0.0012);
 }
 
 TEST_CASE("a moved loop takes over the held note without a gap", "[engine][program]")
 {
-    const auto before = instrumentOf(looped(plainTake(mono(sine(480.0, rate, 2.0)), midiOf(Hz{480.0})), 20000, 40000, 1000));
+    const auto before = instrumentOf(
+        looped(plainTake(mono(sine(480.0, rate, 2.0)), midiOf(Hz{480.0})), 20000, 40000, 1000));
     auto after = before;
     after.takes[0].loop.span = {Frames{30000}, Frames{30500}};
     after.takes[0].loop.crossfade = Frames{500};
@@ -255,7 +269,8 @@ TEST_CASE("blocks of any size give the same sound", "[engine][law]")
 
 TEST_CASE("pedal, bend and all-off do what keyboards expect", "[engine][midi]")
 {
-    const auto instrument = instrumentOf(looped(plainTake(mono(sine(480.0, rate, 1.0)), midiOf(Hz{480.0})), 10000, 40000, 0));
+    const auto instrument = instrumentOf(
+        looped(plainTake(mono(sine(480.0, rate, 1.0)), midiOf(Hz{480.0})), 10000, 40000, 0));
     Engine engine;
     engine.prepare(rate);
     engine.setProgram(Compiler().compile(instrument, rate));
@@ -299,7 +314,8 @@ TEST_CASE("keys and velocities outside of a zone are silent", "[engine]")
 TEST_CASE("the compiler makes anew only what changed", "[engine][program]")
 {
     Compiler compiler;
-    const auto first = instrumentOf(looped(plainTake(mono(harmonicTone(220.0, rate, 1.0)), 57.0), 12000, 40000, 3000));
+    const auto first = instrumentOf(
+        looped(plainTake(mono(harmonicTone(220.0, rate, 1.0)), 57.0), 12000, 40000, 3000));
     const auto a = compiler.compile(first, rate);
     auto louder = first;
     louder.envelope.attack = 1.0;
@@ -316,8 +332,8 @@ TEST_CASE("copies grow narrower as the reading speed grows", "[engine][copies]")
 {
     for (double speed = 0.2; speed < 16.0; speed *= 1.03) {
         const double share = bandwidths[copyForSpeed(speed)].share();
-        // Never more bandwidth than the output holds (8 % lie in the filters' own slope), never less
-        // than three quarters of it.
+        // Never more bandwidth than the output holds (8 % lie in the filters' own slope), never
+        // less than three quarters of it.
         CHECK(share * speed <= 1.08);
         CHECK(share >= std::min(1.0, 0.66 / speed));
     }
@@ -330,7 +346,8 @@ TEST_CASE("notes are read from text", "[engine][render]")
     REQUIRE(events->size() == 4);
     CHECK(int((*events)[0].event.key) == 57);
     CHECK((*events)[1].seconds == 1.5);
-    for (const char* bad : {"", "A3", "A3:0", "A3:0:0", "A3:-1:1", "X3:0:1", "A3:0:1:0", "A3:0:1:128", "A3:0:1:1:1", "A3:0:1e9"}) {
+    for (const char* bad : {"", "A3", "A3:0", "A3:0:0", "A3:-1:1", "X3:0:1", "A3:0:1:0",
+             "A3:0:1:128", "A3:0:1:1:1", "A3:0:1e9"}) {
         CAPTURE(bad);
         CHECK_FALSE(parseNotes(bad));
     }

@@ -36,14 +36,38 @@ NoAllocation::NoAllocation()
     counted = 0;
     forbidden = true;
 }
-NoAllocation::~NoAllocation() { forbidden = false; }
-int NoAllocation::crimes() { return counted; }
+NoAllocation::~NoAllocation()
+{
+    forbidden = false;
+}
+int NoAllocation::crimes()
+{
+    return counted;
+}
 
 } // namespace probe
 
-void* operator new(std::size_t size) { return allocate(size); }
-void* operator new[](std::size_t size) { return allocate(size); }
-void operator delete(void* memory) noexcept { release(memory); }
-void operator delete[](void* memory) noexcept { release(memory); }
-void operator delete(void* memory, std::size_t) noexcept { release(memory); }
-void operator delete[](void* memory, std::size_t) noexcept { release(memory); }
+void* operator new(std::size_t size)
+{
+    return allocate(size);
+}
+void* operator new[](std::size_t size)
+{
+    return allocate(size);
+}
+void operator delete(void* memory) noexcept
+{
+    release(memory);
+}
+void operator delete[](void* memory) noexcept
+{
+    release(memory);
+}
+void operator delete(void* memory, std::size_t) noexcept
+{
+    release(memory);
+}
+void operator delete[](void* memory, std::size_t) noexcept
+{
+    release(memory);
+}

@@ -26,7 +26,8 @@ Instrument example(bool stereo = false)
 
 double pitchOf(const Instrument& instrument, int key)
 {
-    const auto out = renderEvents(instrument, {{0.0, MidiEvent::noteOn(key, 100)}, {1.5, MidiEvent::noteOff(key)}}, 48000.0);
+    const auto out = renderEvents(
+        instrument, {{0.0, MidiEvent::noteOn(key, 100)}, {1.5, MidiEvent::noteOff(key)}}, 48000.0);
     return analysePitch(mixToMono(out), 48000.0).midi.value_or(-1.0);
 }
 
@@ -86,7 +87,8 @@ TEST_CASE("exports hold the sound that is heard, loop and tail included", "[form
     CHECK(prepared.audio.frames() == prepared.loop->end.value + framesBehindLoop);
     const auto& wave = prepared.audio.channels[0];
     for (std::int64_t i = 0; i < framesBehindLoop; ++i)
-        REQUIRE(wave[std::size_t(prepared.loop->end.value + i)] == wave[std::size_t(prepared.loop->start.value + i)]);
+        REQUIRE(wave[std::size_t(prepared.loop->end.value + i)]
+            == wave[std::size_t(prepared.loop->start.value + i)]);
 }
 
 TEST_CASE("envelopes survive SFZ and SF2", "[formats][envelope]")
@@ -118,9 +120,11 @@ TEST_CASE("SFZ text of other hands is understood", "[formats][sfz]")
 {
     const TemporaryFolder folder;
     REQUIRE(writeWav(folder / "a b.wav", mono(sine(440.0, 48000.0, 0.5)), SampleFormat::int16));
-    std::ofstream(folder / "x.sfz") << "// comment\n<control> default_path=\n<group> ampeg_release=0.5 lovel=10\n"
-                                       "<region> sample=a b.wav key=c4 tune=-12 loop_mode=loop_continuous loop_start=100 loop_end=999\n"
-                                       "<region> sample=.\\a b.wav lokey=61 hikey=72 pitch_keycenter=64 transpose=1\n";
+    std::ofstream(folder / "x.sfz")
+        << "// comment\n<control> default_path=\n<group> ampeg_release=0.5 lovel=10\n"
+           "<region> sample=a b.wav key=c4 tune=-12 loop_mode=loop_continuous loop_start=100 "
+           "loop_end=999\n"
+           "<region> sample=.\\a b.wav lokey=61 hikey=72 pitch_keycenter=64 transpose=1\n";
     const auto read = openInstrument(folder / "x.sfz");
     REQUIRE(read);
     REQUIRE(read->zones.size() == 2);
@@ -132,7 +136,8 @@ TEST_CASE("SFZ text of other hands is understood", "[formats][sfz]")
     CHECK_THAT(read->envelope.release, WithinAbs(0.5, 1e-9));
 }
 
-TEST_CASE("damaged instruments of any kind are refused by name, and never crash", "[formats][bad-input]")
+TEST_CASE(
+    "damaged instruments of any kind are refused by name, and never crash", "[formats][bad-input]")
 {
     const TemporaryFolder folder;
     const std::string name = GENERATE("x.puretone", "x.sf2", "x.wav", "x.sfz");
@@ -159,7 +164,8 @@ TEST_CASE("damaged instruments of any kind are refused by name, and never crash"
                 // Mostly where the heads and tables are.
                 const double where = next.between(0.0, 1.0);
                 const auto at = std::size_t(where * where * double(bad.size() - 1));
-                bad[round % 2 == 0 ? at : bad.size() - 1 - at] = std::byte(int(next.between(0, 255)));
+                bad[round % 2 == 0 ? at : bad.size() - 1 - at] =
+                    std::byte(int(next.between(0, 255)));
             }
             put(folder / name, bad);
             const auto opened = openInstrument(folder / name);
@@ -179,7 +185,8 @@ TEST_CASE("an SFZ without its samples says which is missing", "[formats][bad-inp
     CHECK_THAT(opened.error().message, Contains("x.sfz") && Contains("hum 1.wav"));
 }
 
-TEST_CASE("writing where nothing can be written leaves everything as it was", "[formats][bad-input]")
+TEST_CASE(
+    "writing where nothing can be written leaves everything as it was", "[formats][bad-input]")
 {
     const TemporaryFolder folder;
     const auto* name = GENERATE("x.puretone", "x.wav", "x.sf2");
@@ -200,8 +207,9 @@ TEST_CASE("writing where nothing can be written leaves everything as it was", "[
 TEST_CASE("MIDI files are read with their tempo", "[formats][midi]")
 {
     // Format 0, 96 ticks a quarter, 120 then 60 quarters a minute: a note of two quarters.
-    const unsigned char file[] = {'M', 'T', 'h', 'd', 0, 0, 0, 6, 0, 0, 0, 1, 0, 96, 'M', 'T', 'r', 'k', 0, 0, 0, 26,
-        0, 0xff, 0x51, 3, 0x07, 0xa1, 0x20, 0, 0x90, 69, 100, 96, 0xff, 0x51, 3, 0x0f, 0x42, 0x40, 96, 0x80, 69, 0, 0, 0xff, 0x2f, 0};
+    const unsigned char file[] = {'M', 'T', 'h', 'd', 0, 0, 0, 6, 0, 0, 0, 1, 0, 96, 'M', 'T', 'r',
+        'k', 0, 0, 0, 26, 0, 0xff, 0x51, 3, 0x07, 0xa1, 0x20, 0, 0x90, 69, 100, 96, 0xff, 0x51, 3,
+        0x0f, 0x42, 0x40, 96, 0x80, 69, 0, 0, 0xff, 0x2f, 0};
     const TemporaryFolder folder;
     put(folder / "x.mid", std::as_bytes(std::span(file)));
     const auto events = readMidiFile(folder / "x.mid");

@@ -30,26 +30,30 @@ public:
     std::vector<float> render(double seconds)
     {
         std::vector<float> left(std::size_t(seconds * 48000.0)), right(left.size());
-        fluid_synth_write_float(synth_.get(), int(left.size()), left.data(), 0, 1, right.data(), 0, 1);
+        fluid_synth_write_float(
+            synth_.get(), int(left.size()), left.data(), 0, 1, right.data(), 0, 1);
         return left;
     }
 
 private:
-    std::unique_ptr<fluid_settings_t, void (*)(fluid_settings_t*)> settings_{new_fluid_settings(), delete_fluid_settings};
+    std::unique_ptr<fluid_settings_t, void (*)(fluid_settings_t*)> settings_{
+        new_fluid_settings(), delete_fluid_settings};
     std::unique_ptr<fluid_synth_t, void (*)(fluid_synth_t*)> synth_{nullptr, delete_fluid_synth};
     bool loaded_ = false;
 };
 
 } // namespace
 
-TEST_CASE("another synthesizer plays our SoundFont in tune and for ever", "[formats][sf2][fluidsynth]")
+TEST_CASE(
+    "another synthesizer plays our SoundFont in tune and for ever", "[formats][sf2][fluidsynth]")
 {
     const TemporaryFolder folder;
     const double midi = GENERATE(57.31, 45.92);
     Audio audio = mono(harmonicTone(hzOf(midi).value, 48000.0, 2.0));
     if (midi > 50.0)
         audio.channels.push_back(audio.channels[0]);
-    REQUIRE(writeInstrument(makeInstrument(*makeTake(makeRecording(std::move(audio), "tone.wav"))), folder / "x.sf2"));
+    REQUIRE(writeInstrument(
+        makeInstrument(*makeTake(makeRecording(std::move(audio), "tone.wav"))), folder / "x.sf2"));
     Synth synth(folder / "x.sf2");
     REQUIRE(synth.loaded());
     for (const int key : {36, 57, 84}) {

@@ -13,7 +13,8 @@ using Catch::Matchers::WithinAbs;
 
 namespace {
 
-Loop loopOf(std::int64_t start, std::int64_t end, std::int64_t fade, FadeCurve curve = FadeCurve::automatic)
+Loop loopOf(
+    std::int64_t start, std::int64_t end, std::int64_t fade, FadeCurve curve = FadeCurve::automatic)
 {
     Loop loop;
     loop.on = true;
@@ -42,7 +43,8 @@ TEST_CASE("after the mix the end goes on as the start does", "[loop][crossfade]"
         REQUIRE(turn.channels[0][i] == baked.channels[0][12000 + i]);
 }
 
-TEST_CASE("the automatic fade keeps the loudness whatever both sides have in common", "[loop][crossfade]")
+TEST_CASE(
+    "the automatic fade keeps the loudness whatever both sides have in common", "[loop][crossfade]")
 {
     // Two noises mixed so that the sides have a known correlation.
     const double wanted = GENERATE(-0.3, 0.0, 0.3, 0.6, 0.9, 1.0);
@@ -56,7 +58,8 @@ TEST_CASE("the automatic fade keeps the loudness whatever both sides have in com
         wave[i] = b[i - std::size_t(fade)];
     const double other = std::sqrt(1.0 - wanted * wanted);
     for (std::size_t i = 0; i < std::size_t(fade); ++i)
-        wave[std::size_t(length) + i] = float(wanted * double(a[i]) + other * double(b[24000 + i % 24000]));
+        wave[std::size_t(length) + i] =
+            float(wanted * double(a[i]) + other * double(b[24000 + i % 24000]));
     const Audio audio = mono(wave);
     const Loop loop = loopOf(fade, fade + length, fade);
     CHECK_THAT(sideCorrelation(audio, loop.span, fade), WithinAbs(wanted, 0.05));
@@ -64,8 +67,8 @@ TEST_CASE("the automatic fade keeps the loudness whatever both sides have in com
     const double whole = rmsDb(a);
     for (std::int64_t at = length - fade; at + 4800 <= length; at += 2400) {
         const auto part = std::span(turn.channels[0]).subspan(std::size_t(at), 4800);
-        // Half a decibel is the smallest change of level that is noticed on steady sounds; a tenth of a
-        // second of noise varies by about 0.1 dB itself.
+        // Half a decibel is the smallest change of level that is noticed on steady sounds; a tenth
+        // of a second of noise varies by about 0.1 dB itself.
         CHECK_THAT(rmsDb(part), WithinAbs(whole, 0.5));
     }
 }
@@ -80,7 +83,9 @@ TEST_CASE("evening out takes the rise of the level away without a step", "[loop]
     CHECK_THAT(levelRise(audio, loop.span, 4800).value, WithinAbs(3.0, 0.2));
     loop.evenOut = 1.0;
     const Audio turn = bakeTurn(audio, loop);
-    const auto level = [&](std::size_t from) { return rmsDb(std::span(turn.channels[0]).subspan(from, 2000)); };
+    const auto level = [&](std::size_t from) {
+        return rmsDb(std::span(turn.channels[0]).subspan(from, 2000));
+    };
     for (const std::size_t at : {10000U, 20000U, 30000U, 40000U, 45000U})
         CHECK_THAT(level(at), WithinAbs(level(0), 0.3));
     CHECK_THAT(double(turn.channels[0][0]), WithinAbs(double(wave[24000]), 1e-6));
@@ -90,7 +95,8 @@ TEST_CASE("loops are clamped into their recording", "[loop][bad-input]")
 {
     Noise next(11);
     for (int i = 0; i < 500; ++i) {
-        Loop loop = loopOf(std::int64_t(next.between(-2000, 3000)), std::int64_t(next.between(-2000, 3000)), std::int64_t(next.between(-500, 5000)));
+        Loop loop = loopOf(std::int64_t(next.between(-2000, 3000)),
+            std::int64_t(next.between(-2000, 3000)), std::int64_t(next.between(-500, 5000)));
         loop.evenOut = next.between(-1.0, 2.0);
         const std::int64_t frames = std::int64_t(next.between(4, 1500));
         const Loop c = clampLoop(loop, frames);

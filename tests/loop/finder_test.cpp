@@ -14,7 +14,10 @@ namespace {
 
 constexpr double rate = 48000.0;
 
-Span whole(const Audio& audio) { return {Frames{0}, Frames{audio.frames()}}; }
+Span whole(const Audio& audio)
+{
+    return {Frames{0}, Frames{audio.frames()}};
+}
 
 std::vector<float> vibrato(double hz, double seconds)
 {
@@ -35,9 +38,18 @@ TEST_CASE("loops of steady, beating, moving and noisy sounds are seamless", "[lo
 {
     std::vector<float> wave;
     std::optional<double> period = 1.0 / 187.3;
-    SECTION("steady") { wave = harmonicTone(187.3, rate, 3.0); }
-    SECTION("beating") { wave = mixed(harmonicTone(187.3, rate, 3.0), harmonicTone(188.1, rate, 3.0, 12, 0.15)); }
-    SECTION("vibrato") { wave = vibrato(187.3, 3.0); }
+    SECTION("steady")
+    {
+        wave = harmonicTone(187.3, rate, 3.0);
+    }
+    SECTION("beating")
+    {
+        wave = mixed(harmonicTone(187.3, rate, 3.0), harmonicTone(188.1, rate, 3.0, 12, 0.15));
+    }
+    SECTION("vibrato")
+    {
+        wave = vibrato(187.3, 3.0);
+    }
     SECTION("noise")
     {
         wave = noise(rate, 3.0);
@@ -86,7 +98,8 @@ TEST_CASE("a search can be stopped", "[loop][finder]")
     std::stop_source stop;
     stop.request_stop();
     const Audio audio = mono(noise(rate, 5.0));
-    CHECK(findLoops(audio, whole(audio), std::nullopt, {}, {stop.get_token(), {}}).candidates.empty());
+    CHECK(findLoops(audio, whole(audio), std::nullopt, {}, {stop.get_token(), {}})
+              .candidates.empty());
 }
 
 TEST_CASE("a bad joint is reported before it is heard", "[loop][seam]")
@@ -119,7 +132,8 @@ TEST_CASE("a bad joint is reported before it is heard", "[loop][seam]")
 TEST_CASE("the pitch of a short loop is checked against whole periods", "[loop][pitch]")
 {
     // 2 periods of 100 frames, one frame too long: 1200 log2(200 / 201) = -8.6 cents.
-    CHECK_THAT(loopPitchError(201, 48000.0, 100.0 / 48000.0), Catch::Matchers::WithinAbs(-8.63, 0.01));
+    CHECK_THAT(
+        loopPitchError(201, 48000.0, 100.0 / 48000.0), Catch::Matchers::WithinAbs(-8.63, 0.01));
     CHECK(loopPitchError(200, 48000.0, 100.0 / 48000.0) == Approx(0.0).margin(1e-9));
     CHECK(loopPitchError(20000, 48000.0, 100.0 / 48000.0) == 0.0);
     CHECK(loopPitchError(201, 48000.0, std::nullopt) == 0.0);

@@ -22,12 +22,13 @@ Instrument example()
 
 Result<Instrument> reread(const Instrument& i, const std::string& text)
 {
-    return fromJson(text, "x.puretone", [&](const std::string& path, const std::string&) -> Result<RecordingPtr> {
-        for (const auto& t : i.takes)
-            if (audioPath(*t.recording) == path)
-                return t.recording.pointer();
-        return fail(ErrorCode::damaged, path + " is missing.");
-    });
+    return fromJson(text, "x.puretone",
+        [&](const std::string& path, const std::string&) -> Result<RecordingPtr> {
+            for (const auto& t : i.takes)
+                if (audioPath(*t.recording) == path)
+                    return t.recording.pointer();
+            return fail(ErrorCode::damaged, path + " is missing.");
+        });
 }
 
 } // namespace
@@ -50,13 +51,34 @@ TEST_CASE("damaged documents are refused with a sentence", "[model][json][bad-in
 {
     const auto instrument = example();
     auto text = toJson(instrument);
-    SECTION("cut off") { text.resize(text.size() / 2); }
-    SECTION("not JSON") { text = "hello"; }
-    SECTION("another kind") { text = "[1, 2, 3]"; }
-    SECTION("a missing part") { text.replace(text.find("\"takes\""), 7, "\"tokes\""); }
-    SECTION("a wrong type") { text.replace(text.find("\"rootKey\": "), 11, "\"rootKey\": \"x\", \"q\": "); }
-    SECTION("a newer version") { text.replace(text.find("\"schema\": 1"), 11, "\"schema\": 9"); }
-    SECTION("a zone without its take") { text.replace(text.find("\"take\": 1"), 9, "\"take\": 7"); }
+    SECTION("cut off")
+    {
+        text.resize(text.size() / 2);
+    }
+    SECTION("not JSON")
+    {
+        text = "hello";
+    }
+    SECTION("another kind")
+    {
+        text = "[1, 2, 3]";
+    }
+    SECTION("a missing part")
+    {
+        text.replace(text.find("\"takes\""), 7, "\"tokes\"");
+    }
+    SECTION("a wrong type")
+    {
+        text.replace(text.find("\"rootKey\": "), 11, "\"rootKey\": \"x\", \"q\": ");
+    }
+    SECTION("a newer version")
+    {
+        text.replace(text.find("\"schema\": 1"), 11, "\"schema\": 9");
+    }
+    SECTION("a zone without its take")
+    {
+        text.replace(text.find("\"take\": 1"), 9, "\"take\": 7");
+    }
     const auto again = reread(instrument, text);
     REQUIRE_FALSE(again);
     CHECK_THAT(again.error().message, Contains("x.puretone"));

@@ -10,7 +10,8 @@ using namespace probe;
 
 TEST_CASE("one recording becomes a tuned, looped take", "[model][take]")
 {
-    const auto take = makeTake(makeRecording(mono(silence(48000.0, 0.2) + harmonicTone(147.2, 48000.0, 2.0)), "low_note.wav"));
+    const auto take = makeTake(makeRecording(
+        mono(silence(48000.0, 0.2) + harmonicTone(147.2, 48000.0, 2.0)), "low_note.wav"));
     REQUIRE(take);
     CHECK(take->name == "low note");
     CHECK_THAT(double(take->kept.start.value) / 48000.0, Catch::Matchers::WithinAbs(0.2, 0.005));
@@ -26,7 +27,8 @@ TEST_CASE("root and loop in a file are used where ours are worse", "[model][take
     sampler.midi = 61.5;
     sampler.loops.push_back({{Frames{9600}, Frames{38400}}, 0});
     const auto read = [&](const std::vector<float>& wave) {
-        return *makeTake(*decodeRecording(encodeWav(mono(wave), SampleFormat::float32, sampler), "x.wav"));
+        return *makeTake(
+            *decodeRecording(encodeWav(mono(wave), SampleFormat::float32, sampler), "x.wav"));
     };
     const auto hiss = read(noise(48000.0, 1.0));
     CHECK(hiss.tuning.source == TuningSource::fromFile);

@@ -12,7 +12,8 @@ using Catch::Matchers::WithinAbs;
 TEST_CASE("partials of a chord of sines are found where they are", "[pitch][spectrum]")
 {
     constexpr double rate = 48000.0;
-    auto wave = mixed(sine(311.3, rate, 1.5, 0.4), mixed(sine(777.7, rate, 1.5, 0.2), sine(1501.0, rate, 1.5, 0.05)));
+    auto wave = mixed(sine(311.3, rate, 1.5, 0.4),
+        mixed(sine(777.7, rate, 1.5, 0.2), sine(1501.0, rate, 1.5, 0.05)));
     const auto partials = findPartials(meanSpectrum(wave, rate), rate);
     REQUIRE(partials.size() >= 3);
     CHECK_THAT(partials[0].hz, WithinAbs(311.3, 0.2));

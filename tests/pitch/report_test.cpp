@@ -46,7 +46,8 @@ TEST_CASE("octaves are right where the fundamental or the odd partials are weak"
     {
         for (std::size_t i = 0; i < wave.size(); ++i)
             for (int h = 1; h <= 8; ++h)
-                wave[i] += float((h == 2 ? 0.4 : 0.1) / std::sqrt(h) * std::sin(twoPi * h * truth * double(i) / rate + h));
+                wave[i] += float((h == 2 ? 0.4 : 0.1) / std::sqrt(h)
+                    * std::sin(twoPi * h * truth * double(i) / rate + h));
     }
     SECTION("odd partials only")
     {
@@ -54,8 +55,14 @@ TEST_CASE("octaves are right where the fundamental or the odd partials are weak"
             for (int h = 1; h <= 13; h += 2)
                 wave[i] += float(0.3 / h * std::sin(twoPi * h * truth * double(i) / rate + h));
     }
-    SECTION("a pure sine") { wave = sine(truth, rate, 1.0); }
-    SECTION("noise 12 dB below") { wave = mixed(harmonicTone(truth, rate, 1.0), noise(rate, 1.0, 0.08)); }
+    SECTION("a pure sine")
+    {
+        wave = sine(truth, rate, 1.0);
+    }
+    SECTION("noise 12 dB below")
+    {
+        wave = mixed(harmonicTone(truth, rate, 1.0), noise(rate, 1.0, 0.08));
+    }
     const auto report = analysePitch(wave, rate);
     CHECK_THAT(centsOff(report, truth), WithinAbs(0.0, 5.0));
 }
@@ -78,15 +85,27 @@ TEST_CASE("silence, clicks, DC and noise never get a clear pitch", "[pitch][bad-
     constexpr double rate = 48000.0;
     std::vector<float> wave;
     SECTION("nothing") { }
-    SECTION("one frame") { wave = {0.5f}; }
-    SECTION("silence") { wave = silence(rate, 1.0); }
-    SECTION("DC") { wave = std::vector<float>(48000, 0.5f); }
+    SECTION("one frame")
+    {
+        wave = {0.5f};
+    }
+    SECTION("silence")
+    {
+        wave = silence(rate, 1.0);
+    }
+    SECTION("DC")
+    {
+        wave = std::vector<float>(48000, 0.5f);
+    }
     SECTION("a click")
     {
         wave = silence(rate, 0.5);
         wave[1000] = 1.0f;
     }
-    SECTION("white noise") { wave = noise(rate, 2.0, 0.5, GENERATE(1U, 2U, 3U, 4U, 5U)); }
+    SECTION("white noise")
+    {
+        wave = noise(rate, 2.0, 0.5, GENERATE(1U, 2U, 3U, 4U, 5U));
+    }
     SECTION("brown noise")
     {
         wave = noise(rate, 2.0, 0.02, 9);
@@ -105,7 +124,8 @@ TEST_CASE("a struck bell is named by its strike note", "[pitch][bell]")
     for (std::size_t i = 0; i < wave.size(); ++i) {
         const double t = double(i) / rate;
         for (int m = 0; m < 7; ++m)
-            wave[i] += float(0.15 * levels[m] * std::exp(-t * ratios[m]) * std::sin(twoPi * hum * ratios[m] * t));
+            wave[i] += float(0.15 * levels[m] * std::exp(-t * ratios[m])
+                * std::sin(twoPi * hum * ratios[m] * t));
     }
     const auto report = analysePitch(wave, rate);
     CHECK_THAT(centsOff(report, 2.0 * hum), WithinAbs(0.0, 5.0));

@@ -12,7 +12,8 @@ namespace {
 
 std::vector<float> withNoise(std::vector<float> wave, double levelDb)
 {
-    return mixed(wave, noise(48000.0, double(wave.size()) / 48000.0, std::pow(10.0, levelDb / 20.0) * 1.7, 7));
+    return mixed(wave,
+        noise(48000.0, double(wave.size()) / 48000.0, std::pow(10.0, levelDb / 20.0) * 1.7, 7));
 }
 
 } // namespace
@@ -21,7 +22,8 @@ TEST_CASE("the attack of a struck note is found within 5 ms", "[prepare][kept]")
 {
     const double rate = 48000.0, at = GENERATE(0.05, 0.31, 0.777);
     const auto note = decaying(harmonicTone(330.0, rate, 2.0), rate, 1.2);
-    const auto kept = proposeKept(mono(withNoise(silence(rate, at) + note + silence(rate, 0.5), -60.0)), "x");
+    const auto kept =
+        proposeKept(mono(withNoise(silence(rate, at) + note + silence(rate, 0.5), -60.0)), "x");
     REQUIRE(kept);
     CHECK_THAT(double(kept->start.value) / rate, Catch::Matchers::WithinAbs(at, 0.005));
     // 60 dB down after 1.2 s: the noise begins to cover it a little earlier.

@@ -46,7 +46,8 @@ public:
     }
     void goTo(Stop stop)
     {
-        QTest::mouseClick(window.path(), Qt::LeftButton, {}, window.path()->centreOf(stop).toPoint());
+        QTest::mouseClick(
+            window.path(), Qt::LeftButton, {}, window.path()->centreOf(stop).toPoint());
     }
     /// Drags in small steps, as a hand does. @param during Runs before the button is let go.
     void drag(QWidget* widget, QPointF from, QPointF to, Qt::KeyboardModifiers keys = {},
@@ -126,7 +127,8 @@ public:
 private:
     static void move(QWidget* widget, QPointF to, Qt::KeyboardModifiers keys)
     {
-        QMouseEvent event(QEvent::MouseMove, to, widget->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, keys);
+        QMouseEvent event(
+            QEvent::MouseMove, to, widget->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, keys);
         QCoreApplication::sendEvent(widget, &event);
         QCoreApplication::processEvents();
     }

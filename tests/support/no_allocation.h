@@ -3,8 +3,8 @@
 
 namespace probe {
 
-/// While one of these lives, allocating or freeing with new and delete on this thread is counted as a
-/// crime (see no_allocation.cpp, which replaces the operators for the whole test program).
+/// While one of these lives, allocating or freeing with new and delete on this thread is counted as
+/// a crime (see no_allocation.cpp, which replaces the operators for the whole test program).
 class NoAllocation {
 public:
     NoAllocation();

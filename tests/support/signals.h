@@ -66,7 +66,8 @@ inline std::vector<float> decaying(std::vector<float> wave, double rate, double 
     return wave;
 }
 
-inline std::vector<float> noise(double rate, double seconds, double level = 0.3, std::uint64_t seed = 1)
+inline std::vector<float> noise(
+    double rate, double seconds, double level = 0.3, std::uint64_t seed = 1)
 {
     Noise next(seed);
     std::vector<float> wave(std::size_t(seconds * rate));
@@ -93,12 +94,18 @@ inline std::vector<float> mixed(std::vector<float> a, const std::vector<float>& 
     return a;
 }
 
-inline Audio mono(std::vector<float> wave, double rate = 48000.0) { return {rate, {std::move(wave)}}; }
+inline Audio mono(std::vector<float> wave, double rate = 48000.0)
+{
+    return {rate, {std::move(wave)}};
+}
 
-inline puretone::AudioPtr shared(Audio audio) { return std::make_shared<const Audio>(std::move(audio)); }
+inline puretone::AudioPtr shared(Audio audio)
+{
+    return std::make_shared<const Audio>(std::move(audio));
+}
 
-/// Level of everything that is not a sine of `hz`, below that sine, dB: least squares for amplitude and
-/// phase, Hann-weighted so that the ends do not count.
+/// Level of everything that is not a sine of `hz`, below that sine, dB: least squares for amplitude
+/// and phase, Hann-weighted so that the ends do not count.
 inline double sineToRestDb(std::span<const float> wave, double hz, double rate)
 {
     double cc = 0, ss = 0, cs = 0, xc = 0, xs = 0;

@@ -24,7 +24,8 @@ inline puretone::Take plainTake(Audio audio, double midi, const std::string& nam
     return take;
 }
 
-inline puretone::Take looped(puretone::Take take, std::int64_t start, std::int64_t end, std::int64_t fade)
+inline puretone::Take looped(
+    puretone::Take take, std::int64_t start, std::int64_t end, std::int64_t fade)
 {
     take.loop.on = true;
     take.loop.span = {puretone::Frames{start}, puretone::Frames{end}};

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// make-pictures FOLDER [--file INSTRUMENT] [--size WxH] [--night] [--only STOP]: grabs every stop of the
-// real window, for docs/screenshots and for looking at what was changed.
+// make-pictures FOLDER [--file INSTRUMENT] [--size WxH] [--night] [--only STOP]: grabs every stop
+// of the real window, for docs/screenshots and for looking at what was changed.
 
 #include "app/shell/main_window.h"
 
@@ -45,8 +45,9 @@ int main(int argc, char** argv)
     QApplication::setApplicationName(QStringLiteral("puretone-pictures"));
     QCommandLineParser parser;
     parser.addPositionalArgument("folder", "Where the pictures go");
-    parser.addOptions({{"file", "Instrument or recording", "path"}, {"size", "Window size", "WxH", "1280x800"},
-        {"night", "Night watch"}, {"only", "One stop, 1 to 6", "stop"}, {"silent", "Play nothing"}});
+    parser.addOptions({{"file", "Instrument or recording", "path"},
+        {"size", "Window size", "WxH", "1280x800"}, {"night", "Night watch"},
+        {"only", "One stop, 1 to 6", "stop"}, {"silent", "Play nothing"}});
     parser.process(application);
     if (parser.positionalArguments().isEmpty())
         return 2;
@@ -70,7 +71,8 @@ int main(int argc, char** argv)
         if (!parser.isSet("silent"))
             play(window, true);
         window.grab().save(QDir(parser.positionalArguments().front())
-                               .filePath(QString::fromLatin1(fileNames[int(stop)]) + (night ? "-night-watch.png" : "-daybreak.png")));
+                               .filePath(QString::fromLatin1(fileNames[int(stop)])
+                                   + (night ? "-night-watch.png" : "-daybreak.png")));
         play(window, false);
     }
     window.session().player().allOff();

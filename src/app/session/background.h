@@ -12,8 +12,8 @@
 
 namespace puretone::app {
 
-/// Runs work beside the window. For each key at most one job runs and one waits: a newer request takes
-/// the waiting one's place, so that a drag never piles up work.
+/// Runs work beside the window. For each key at most one job runs and one waits: a newer request
+/// takes the waiting one's place, so that a drag never piles up work.
 class Background : public QObject {
     Q_OBJECT
 

@@ -50,8 +50,7 @@ void Player::useMidi(const std::string& id)
 {
     midi_.reset();
     midiId_ = id;
-    auto opened
-        = openMidiInput(id, [this](const MidiEvent& event) { engine_->postMidi(event); });
+    auto opened = openMidiInput(id, [this](const MidiEvent& event) { engine_->postMidi(event); });
     if (!opened) {
         emit message(QString::fromStdString(opened.error().sentence()));
         opened = openMidiInput(
@@ -93,7 +92,8 @@ QString Player::outputName() const
 
 QString Player::outputText() const
 {
-    return output_ ? tr("%1, %2 frames").arg(outputName()).arg(output_->blockFrames()) : outputName();
+    return output_ ? tr("%1, %2 frames").arg(outputName()).arg(output_->blockFrames())
+                   : outputName();
 }
 
 QString Player::midiText() const

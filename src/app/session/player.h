@@ -9,8 +9,8 @@
 
 namespace puretone::app {
 
-/// The engine and the devices that it plays through. Everything here lives on the interface thread; the
-/// devices call the engine on theirs.
+/// The engine and the devices that it plays through. Everything here lives on the interface thread;
+/// the devices call the engine on theirs.
 class Player : public QObject {
     Q_OBJECT
 

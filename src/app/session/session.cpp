@@ -28,8 +28,7 @@ void Session::setNaming(const Naming& naming)
     emit changed();
 }
 
-void Session::edit(
-    const QString& name, const std::function<void(Instrument&)>& change, int gesture)
+void Session::edit(const QString& name, const std::function<void(Instrument&)>& change, int gesture)
 {
     Instrument next = instrument();
     change(next);
@@ -40,7 +39,8 @@ void Session::edit(
 void Session::editTake(const QString& name, const std::function<void(Take&)>& change, int gesture)
 {
     if (const Take* current = take())
-        edit(name, [&, id = current->id](Instrument& next) { change(*next.take(id)); }, gesture);
+        edit(
+            name, [&, id = current->id](Instrument& next) { change(*next.take(id)); }, gesture);
 }
 
 void Session::abandon(int gesture)
@@ -171,7 +171,10 @@ void Session::makePeaks()
         });
 }
 
-std::shared_ptr<const PeakPyramid> Session::peaks() { return peaks_; }
+std::shared_ptr<const PeakPyramid> Session::peaks()
+{
+    return peaks_;
+}
 
 void Session::open(const QString& path)
 {
@@ -247,8 +250,9 @@ bool Session::save(const QString& path)
         return false;
     path_ = path;
     history_.markSaved();
-    say(tr("%1 is saved. %2").arg(QString::fromStdString(shownName(path.toStdString())),
-            QString::fromStdString(written->checked)),
+    say(tr("%1 is saved. %2")
+            .arg(QString::fromStdString(shownName(path.toStdString())),
+                QString::fromStdString(written->checked)),
         false);
     emit changed();
     return true;

@@ -12,8 +12,8 @@
 
 namespace puretone::app {
 
-/// The document, what is known about it, and the way it is heard. Views read it, listen to its signals
-/// and hand in wishes as edits; they never talk to each other.
+/// The document, what is known about it, and the way it is heard. Views read it, listen to its
+/// signals and hand in wishes as edits; they never talk to each other.
 class Session : public QObject {
     Q_OBJECT
 

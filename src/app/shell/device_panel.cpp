@@ -32,8 +32,10 @@ DevicePanel::DevicePanel(Player& player, QWidget* parent)
     column->addWidget(phrase_);
 
     const auto chosen = [](QComboBox* box) { return box->currentData().toString().toStdString(); };
-    connect(output_, qOverload<int>(&QComboBox::activated), this, [this, chosen] { player_.useOutput(chosen(output_)); });
-    connect(input_, qOverload<int>(&QComboBox::activated), this, [this, chosen] { player_.useInput(chosen(input_)); });
+    connect(output_, qOverload<int>(&QComboBox::activated), this,
+        [this, chosen] { player_.useOutput(chosen(output_)); });
+    connect(input_, qOverload<int>(&QComboBox::activated), this,
+        [this, chosen] { player_.useInput(chosen(input_)); });
     connect(midi_, qOverload<int>(&QComboBox::activated), this, [this, chosen] {
         player_.useMidi(chosen(midi_));
         phrase_->setEnabled(player_.midiId() == simulatedId);

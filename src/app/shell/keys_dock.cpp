@@ -29,10 +29,15 @@ KeysDock::KeysDock(Session& session, QWidget* parent)
     row->setSpacing(gap);
     auto* left = new QVBoxLayout;
     left->setSpacing(5);
-    playRoot_ = addButton(left, tr("Play root"), tr("Sounds the root key while pressed (space bar)"), false);
-    hold_ = addButton(left, tr("Hold"), tr("Keys go on sounding until they are pressed again"), true);
+    playRoot_ = addButton(
+        left, tr("Play root"), tr("Sounds the root key while pressed (space bar)"), false);
+    hold_ =
+        addButton(left, tr("Hold"), tr("Keys go on sounding until they are pressed again"), true);
     allOff_ = addButton(left, tr("All off"), tr("Ends every note (Ctrl+.)"), false);
-    type_ = addButton(left, tr("Type to play"), tr("The letters' middle row are the white keys from C; Page Up and Page Down change the octave"), true);
+    type_ = addButton(left, tr("Type to play"),
+        tr("The letters' middle row are the white keys from C; Page Up and Page Down change the "
+           "octave"),
+        true);
     left->addStretch(1);
     row->addLayout(left);
     row->addWidget(keyboard_, 1);
@@ -50,7 +55,8 @@ KeysDock::KeysDock(Session& session, QWidget* parent)
     midi_ = addButton(right, QString(), tr("MIDI keyboard: click to choose another"), false);
     for (auto* button : {output_, midi_})
         button->setProperty("kind", "plain");
-    keep_ = addButton(right, tr("Keep what I played"), tr("Saves what was played since the last time as a WAV (two minutes at most)"), false);
+    keep_ = addButton(right, tr("Keep what I played"),
+        tr("Saves what was played since the last time as a WAV (two minutes at most)"), false);
     right->addStretch(1);
     meter_->setFixedWidth(172);
     row->addLayout(right);
@@ -65,7 +71,8 @@ KeysDock::KeysDock(Session& session, QWidget* parent)
     });
     connect(hold_, &QPushButton::toggled, this, [this](bool on) { session_.player().setHold(on); });
     connect(allOff_, &QPushButton::clicked, this, [this] { session_.player().allOff(); });
-    connect(keyboard_, &Keyboard::pressed, this, [this](int k, int v) { session_.player().noteOn(k, v); });
+    connect(keyboard_, &Keyboard::pressed, this,
+        [this](int k, int v) { session_.player().noteOn(k, v); });
     connect(keyboard_, &Keyboard::released, this, [this](int k) { session_.player().noteOff(k); });
     connect(output_, &QPushButton::clicked, this, [this] { emit devicesAsked(output_); });
     connect(midi_, &QPushButton::clicked, this, [this] { emit devicesAsked(output_); });
@@ -74,7 +81,8 @@ KeysDock::KeysDock(Session& session, QWidget* parent)
     type_->setChecked(true);
 }
 
-QPushButton* KeysDock::addButton(QLayout* column, const QString& text, const QString& tip, bool checkable)
+QPushButton* KeysDock::addButton(
+    QLayout* column, const QString& text, const QString& tip, bool checkable)
 {
     auto* button = new QPushButton(text, this);
     button->setToolTip(tip);
@@ -139,7 +147,8 @@ void KeysDock::refresh()
         button->setText(button->fontMetrics().elidedText(text, Qt::ElideMiddle, 168));
     };
     show(output_, session_.player().outputName());
-    output_->setToolTip(tr("Audio output: %1. Click to choose another.").arg(session_.player().outputText()));
+    output_->setToolTip(
+        tr("Audio output: %1. Click to choose another.").arg(session_.player().outputText()));
     show(midi_, session_.player().midiText());
 }
 

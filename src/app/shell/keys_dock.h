@@ -32,7 +32,8 @@ signals:
     void keepAsked();
 
 private:
-    QPushButton* addButton(QLayout* column, const QString& text, const QString& tip, bool checkable);
+    QPushButton* addButton(
+        QLayout* column, const QString& text, const QString& tip, bool checkable);
 
     Session& session_;
     TypingKeys typing_;

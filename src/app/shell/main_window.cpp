@@ -68,12 +68,14 @@ MainWindow::MainWindow(QWidget* parent)
         else
             messages_->endProgress();
     });
-    connect(&session_.background(), &Background::progressed, this, [this](const QString& key, double share) {
-        if (key == QLatin1String("open"))
-            messages_->setProgress(share);
-    });
+    connect(&session_.background(), &Background::progressed, this,
+        [this](const QString& key, double share) {
+            if (key == QLatin1String("open"))
+                messages_->setProgress(share);
+        });
     connect(messages_, &MessageBar::cancelled, &session_, &Session::cancelOpening);
-    connect(dock_, &KeysDock::devicesAsked, this, [this](QWidget* near) { devices_->openAbove(near); });
+    connect(
+        dock_, &KeysDock::devicesAsked, this, [this](QWidget* near) { devices_->openAbove(near); });
     connect(dock_, &KeysDock::keepAsked, this, &MainWindow::keepPlayed);
     connect(&ticker_, &QTimer::timeout, this, &MainWindow::tick);
     ticker_.start(33);
@@ -103,7 +105,8 @@ void MainWindow::buildHead(QVBoxLayout* column)
     menu_->setPopupMode(QToolButton::InstantPopup);
     menu_->setToolTip(tr("Open, save, theme, shortcuts"));
     menu_->setAccessibleName(tr("Instrument menu"));
-    menu_->setStyleSheet(QStringLiteral("QToolButton { border: none; padding: 2px 5px; } QToolButton::menu-indicator { image: none; }"));
+    menu_->setStyleSheet(QStringLiteral("QToolButton { border: none; padding: 2px 5px; } "
+                                        "QToolButton::menu-indicator { image: none; }"));
     titleRow->addWidget(name_);
     titleRow->addWidget(menu_);
     titleRow->addStretch(1);
@@ -169,14 +172,17 @@ void MainWindow::buildActions()
     add(tr("Open…"), QKeySequence::Open, [this] { openDialog(); });
     menu->addSeparator();
     add(tr("Save instrument"), QKeySequence::Save, [this] { save(); });
-    add(tr("Save instrument as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { saveAs(); });
+    add(tr("Save instrument as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S),
+        [this] { saveAs(); });
     menu->addSeparator();
     add(tr("Undo"), QKeySequence::Undo, [this] { session_.undo(); });
     add(tr("Redo"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), [this] { session_.redo(); });
-    add(tr("All notes off"), QKeySequence(Qt::CTRL | Qt::Key_Period), [this] { session_.player().allOff(); });
+    add(tr("All notes off"), QKeySequence(Qt::CTRL | Qt::Key_Period),
+        [this] { session_.player().allOff(); });
     menu->addSeparator();
     add(tr("Daybreak or Night watch"), QKeySequence(Qt::CTRL | Qt::Key_T), [this] {
-        setTheme(Theme::name() == ThemeName::daybreak ? ThemeName::nightWatch : ThemeName::daybreak);
+        setTheme(
+            Theme::name() == ThemeName::daybreak ? ThemeName::nightWatch : ThemeName::daybreak);
     });
     add(tr("Shortcuts"), QKeySequence(Qt::Key_F1), [this] { showShortcuts(); });
     menu->addSeparator();
@@ -228,22 +234,30 @@ void MainWindow::refresh()
     name_->setText(nameMetrics.elidedText(
         QString::fromStdString(session_.instrument().name), Qt::ElideRight, sideWidth - 34));
     name_->setToolTip(QString::fromStdString(session_.instrument().name));
-    const QString file = take != nullptr ? QString::fromStdString(take->recording->fileName) : tr("no recording yet");
+    const QString file = take != nullptr ? QString::fromStdString(take->recording->fileName)
+                                         : tr("no recording yet");
     takeName_->setText(takeName_->fontMetrics().elidedText(file, Qt::ElideMiddle, sideWidth - 8));
     takeName_->setToolTip(file);
     std::vector<Reading> readings;
     for (const auto stop : allStops)
-        readings.push_back(readingOf(stop, session_.instrument(), take, session_.naming(), session_.seam()));
+        readings.push_back(
+            readingOf(stop, session_.instrument(), take, session_.naming(), session_.seam()));
     if (take != nullptr)
-        readings.back().text = session_.history().isSaved() && !session_.path().isEmpty() ? "saved" : "not saved yet";
+        readings.back().text =
+            session_.history().isSaved() && !session_.path().isEmpty() ? "saved" : "not saved yet";
     path_->setReadings(std::move(readings));
     const auto& history = session_.history();
     undo_->setEnabled(history.canUndo());
     redo_->setEnabled(history.canRedo());
-    undo_->setToolTip(history.canUndo() ? tr("Undo: %1 (Ctrl+Z)").arg(QString::fromStdString(history.undoName())) : tr("Nothing to undo"));
-    redo_->setToolTip(history.canRedo() ? tr("Redo: %1 (Ctrl+Shift+Z)").arg(QString::fromStdString(history.redoName())) : tr("Nothing to redo"));
-    setWindowTitle(tr("%1%2 – Pure Tone").arg(QString::fromStdString(session_.instrument().name),
-        history.isSaved() ? QString() : QStringLiteral(" *")));
+    undo_->setToolTip(history.canUndo()
+            ? tr("Undo: %1 (Ctrl+Z)").arg(QString::fromStdString(history.undoName()))
+            : tr("Nothing to undo"));
+    redo_->setToolTip(history.canRedo()
+            ? tr("Redo: %1 (Ctrl+Shift+Z)").arg(QString::fromStdString(history.redoName()))
+            : tr("Nothing to redo"));
+    setWindowTitle(tr("%1%2 – Pure Tone")
+                       .arg(QString::fromStdString(session_.instrument().name),
+                           history.isSaved() ? QString() : QStringLiteral(" *")));
     if (stops_[0] != nullptr)
         stop(path_->current())->refresh();
     dock_->refresh();
@@ -258,8 +272,10 @@ void MainWindow::tick()
 
 void MainWindow::openDialog()
 {
-    const auto path = QFileDialog::getOpenFileName(this, tr("Open a recording or an instrument"), QString(),
-        tr("Sound and instruments (*.wav *.aif *.aiff *.flac *.ogg *.opus *.mp3 *.puretone *.sfz *.sf2);;All files (*)"));
+    const auto path =
+        QFileDialog::getOpenFileName(this, tr("Open a recording or an instrument"), QString(),
+            tr("Sound and instruments (*.wav *.aif *.aiff *.flac *.ogg *.opus *.mp3 *.puretone "
+               "*.sfz *.sf2);;All files (*)"));
     if (!path.isEmpty())
         session_.open(path);
 }
@@ -311,16 +327,20 @@ void MainWindow::showShortcuts()
         {"Tab, arrow keys", "go to a handle, move it by one frame"},
         {"Ctrl+arrow, Shift+arrow", "by one millisecond, by one period"},
         {"Shift or Alt while dragging", "ten times finer, without snapping"},
-        {"Esc while dragging", "put it back"}, {"Ctrl+Up, Ctrl+Down", "root key an octave up, down (at Pitch)"},
-        {"Double-click on a field's name", "back to its usual value"}, {"Ctrl+T", "Daybreak or Night watch"}};
+        {"Esc while dragging", "put it back"},
+        {"Ctrl+Up, Ctrl+Down", "root key an octave up, down (at Pitch)"},
+        {"Double-click on a field's name", "back to its usual value"},
+        {"Ctrl+T", "Daybreak or Night watch"}};
     QString text = QStringLiteral("<table cellspacing='6'>");
     for (const auto& row : rows)
-        text += QStringLiteral("<tr><td><b>%1</b></td><td>%2</td></tr>").arg(QString::fromUtf8(row[0]), QString::fromUtf8(row[1]));
+        text += QStringLiteral("<tr><td><b>%1</b></td><td>%2</td></tr>")
+                    .arg(QString::fromUtf8(row[0]), QString::fromUtf8(row[1]));
     box.setText(text + QStringLiteral("</table>"));
     box.exec();
 }
 
-// ---- Events ----------------------------------------------------------------------------------------
+// ---- Events
+// ----------------------------------------------------------------------------------------
 
 void MainWindow::dragEnterEvent(QDragEnterEvent* event)
 {
@@ -343,7 +363,8 @@ bool MainWindow::mayDiscard()
     if (session_.history().isSaved() || session_.take() == nullptr)
         return true;
     QMessageBox ask(this);
-    ask.setText(tr("%1 has changes that are not saved.").arg(QString::fromStdString(session_.instrument().name)));
+    ask.setText(tr("%1 has changes that are not saved.")
+                    .arg(QString::fromStdString(session_.instrument().name)));
     auto* save = ask.addButton(tr("Save"), QMessageBox::AcceptRole);
     auto* discard = ask.addButton(tr("Do not save"), QMessageBox::DestructiveRole);
     ask.addButton(tr("Go back"), QMessageBox::RejectRole);
@@ -369,8 +390,10 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event)
     const bool ours = target != nullptr && target->window() == this;
     // Letters that are typed into a field are letters; a focused button keeps its space bar.
     auto* key = static_cast<QKeyEvent*>(event);
-    const bool writes = qobject_cast<QLineEdit*>(target) != nullptr || qobject_cast<QComboBox*>(target) != nullptr;
-    const bool button = qobject_cast<QAbstractButton*>(target) != nullptr && key->key() == Qt::Key_Space;
+    const bool writes =
+        qobject_cast<QLineEdit*>(target) != nullptr || qobject_cast<QComboBox*>(target) != nullptr;
+    const bool button =
+        qobject_cast<QAbstractButton*>(target) != nullptr && key->key() == Qt::Key_Space;
     if (ours && !writes && !button && dock_->typed(key))
         return true;
     return QWidget::eventFilter(watched, event);
@@ -379,7 +402,8 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event)
 void MainWindow::changeEvent(QEvent* event)
 {
     // Keys that were down when the window lost the focus would sound for ever.
-    if (event->type() == QEvent::ActivationChange && !isActiveWindow() && !dock_->holdButton()->isChecked())
+    if (event->type() == QEvent::ActivationChange && !isActiveWindow()
+        && !dock_->holdButton()->isChecked())
         dock_->releaseTyped();
     QWidget::changeEvent(event);
 }

@@ -47,9 +47,10 @@ void MessageBar::say(const QString& sentence, bool trouble)
     // Coral and a sign: trouble is not told by colour alone.
     text_->setText(trouble ? QStringLiteral("! ") + sentence : sentence);
     text_->setToolTip(sentence);
-    text_->setStyleSheet(QStringLiteral("color: %1; font-weight: %2")
-                             .arg((trouble ? Theme::tokens().coral : Theme::tokens().quietInk).name())
-                             .arg(trouble ? 600 : 400));
+    text_->setStyleSheet(
+        QStringLiteral("color: %1; font-weight: %2")
+            .arg((trouble ? Theme::tokens().coral : Theme::tokens().quietInk).name())
+            .arg(trouble ? 600 : 400));
     close_->setVisible(trouble);
     // Trouble stays until it is closed or something else happens.
     if (trouble)
@@ -70,7 +71,10 @@ void MessageBar::showProgress(const QString& what)
     cancel_->show();
 }
 
-void MessageBar::setProgress(double share) { progress_->setValue(int(1000.0 * share)); }
+void MessageBar::setProgress(double share)
+{
+    progress_->setValue(int(1000.0 * share));
+}
 
 void MessageBar::endProgress()
 {

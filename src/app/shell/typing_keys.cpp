@@ -18,8 +18,14 @@ std::optional<int> TypingKeys::keyOf(int qtKey) const
     return std::min(127, lowest_ + int(found - letters.begin()));
 }
 
-bool TypingKeys::press(int qtKey) { return down_.insert(qtKey).second; }
+bool TypingKeys::press(int qtKey)
+{
+    return down_.insert(qtKey).second;
+}
 
-void TypingKeys::shiftOctave(int by) { lowest_ = std::clamp(lowest_ + 12 * by, 0, 108); }
+void TypingKeys::shiftOctave(int by)
+{
+    lowest_ = std::clamp(lowest_ + 12 * by, 0, 108);
+}
 
 } // namespace puretone::app

@@ -17,10 +17,14 @@ namespace {
 const char* extensionOf(FileKind kind)
 {
     switch (kind) {
-    case FileKind::project: return ".puretone";
-    case FileKind::wav: return ".wav";
-    case FileKind::sfz: return ".sfz";
-    case FileKind::sf2: break;
+    case FileKind::project:
+        return ".puretone";
+    case FileKind::wav:
+        return ".wav";
+    case FileKind::sfz:
+        return ".sfz";
+    case FileKind::sf2:
+        break;
     }
     return ".sf2";
 }
@@ -28,10 +32,14 @@ const char* extensionOf(FileKind kind)
 QString useOf(FileKind kind)
 {
     switch (kind) {
-    case FileKind::project: return ExportStop::tr("Opens here as it is, on any computer");
-    case FileKind::wav: return ExportStop::tr("For hardware and programs that read root and loop from a WAV");
-    case FileKind::sfz: return ExportStop::tr("Text with a 24-bit WAV beside it, for SFZ players");
-    case FileKind::sf2: break;
+    case FileKind::project:
+        return ExportStop::tr("Opens here as it is, on any computer");
+    case FileKind::wav:
+        return ExportStop::tr("For hardware and programs that read root and loop from a WAV");
+    case FileKind::sfz:
+        return ExportStop::tr("Text with a 24-bit WAV beside it, for SFZ players");
+    case FileKind::sf2:
+        break;
     }
     return ExportStop::tr("One 16-bit file for SoundFont players");
 }
@@ -72,7 +80,8 @@ ExportStop::ExportStop(Session& s, QWidget* parent)
     details()->addWidget(folder_);
     auto* choose = addButton(tr("Choose folder"), tr("Where the files go"));
     details()->addStretch(1);
-    write_ = addButton(tr("Write ticked files"), tr("Writes, reads back and checks each ticked file"), true);
+    write_ = addButton(
+        tr("Write ticked files"), tr("Writes, reads back and checks each ticked file"), true);
     save_ = addButton(tr("Save instrument"), tr("The instrument with its audio inside (Ctrl+S)"));
     const auto music = QStandardPaths::writableLocation(QStandardPaths::MusicLocation);
     setFolder(QFileInfo(music).isDir() ? music : QDir::homePath());
@@ -80,12 +89,14 @@ ExportStop::ExportStop(Session& s, QWidget* parent)
     connect(name_, &QLineEdit::editingFinished, this, [this] {
         const QString wanted = name_->text().trimmed();
         if (!wanted.isEmpty())
-            session().edit(tr("Rename instrument"), [&](Instrument& i) { i.name = wanted.toStdString(); });
+            session().edit(
+                tr("Rename instrument"), [&](Instrument& i) { i.name = wanted.toStdString(); });
         refresh();
     });
     connect(folder_, &QLineEdit::textChanged, this, [this] { refresh(); });
     connect(choose, &QPushButton::clicked, this, [this] {
-        const auto chosen = QFileDialog::getExistingDirectory(this, tr("Folder for the files"), folder());
+        const auto chosen =
+            QFileDialog::getExistingDirectory(this, tr("Folder for the files"), folder());
         if (!chosen.isEmpty())
             setFolder(chosen);
     });
@@ -120,7 +131,10 @@ void ExportStop::addRow(FileKind kind, int line)
     rows_.push_back(row);
 }
 
-void ExportStop::setFolder(const QString& folder) { folder_->setText(folder); }
+void ExportStop::setFolder(const QString& folder)
+{
+    folder_->setText(folder);
+}
 
 QString ExportStop::pathOf(const Row& row) const
 {
@@ -174,9 +188,11 @@ void ExportStop::writeTicked()
             const auto& t = Theme::tokens();
             for (const auto& [index, result] : std::any_cast<const Results&>(done)) {
                 auto* report = rows_[index].report;
-                report->setText(result ? QStringLiteral("✓ ") + QString::fromStdString(result->checked)
-                                       : QString::fromStdString(result.error().sentence()));
-                report->setStyleSheet(QStringLiteral("color: %1").arg((result ? t.sea : t.coral).name()));
+                report->setText(result
+                        ? QStringLiteral("✓ ") + QString::fromStdString(result->checked)
+                        : QString::fromStdString(result.error().sentence()));
+                report->setStyleSheet(
+                    QStringLiteral("color: %1").arg((result ? t.sea : t.coral).name()));
                 if (!result)
                     session().say(QString::fromStdString(result.error().sentence()));
             }
@@ -195,15 +211,17 @@ void ExportStop::refresh()
         const QString name = QFileInfo(pathOf(row)).fileName();
         row.file->setText(row.file->fontMetrics().elidedText(name, Qt::ElideMiddle, 520));
         row.file->setToolTip(pathOf(row));
-        row.size->setText(has ? typeset("about " + formatBytes(estimateBytes(instrument, row.kind))) : QString());
+        row.size->setText(
+            has ? typeset("about " + formatBytes(estimateBytes(instrument, row.kind))) : QString());
         any = any || row.tick->isChecked();
     }
     if (!session().background().busy("write"))
         write_->setEnabled(has && any);
     save_->setEnabled(has);
-    summary_->setText(has ? tr("Every file is read back after writing and compared with what you hear; "
-                               "what was checked then stands below its name.")
-                          : tr("There is nothing to write yet: open a recording first."));
+    summary_->setText(has
+            ? tr("Every file is read back after writing and compared with what you hear; "
+                 "what was checked then stands below its name.")
+            : tr("There is nothing to write yet: open a recording first."));
 }
 
 } // namespace puretone::app

@@ -12,14 +12,18 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
     bench()->addWidget(zones_, 1);
     const auto naming = [this] { return session().naming(); };
     take_ = addReading(tr("Take"), tr("What these keys play"));
-    root_ = addReading(tr("Root key"), tr("The key that plays it at its own speed; set at the stop Pitch"));
+    root_ = addReading(
+        tr("Root key"), tr("The key that plays it at its own speed; set at the stop Pitch"));
     addRule();
     low_ = addField(keyField(tr("Lowest key"), tr("Below it the keys are silent"), naming));
     high_ = addField(keyField(tr("Highest key"), tr("Above it the keys are silent"), naming));
-    quiet_ = addField(countField(tr("Softest"), tr("Softer touches are silent (velocity 1 to 127)"), 1, 127, 1));
-    loud_ = addField(countField(tr("Hardest"), tr("Harder touches are silent (velocity 1 to 127)"), 1, 127, 127));
+    quiet_ = addField(
+        countField(tr("Softest"), tr("Softer touches are silent (velocity 1 to 127)"), 1, 127, 1));
+    loud_ = addField(countField(
+        tr("Hardest"), tr("Harder touches are silent (velocity 1 to 127)"), 1, 127, 127));
     addRule();
-    auto* again = addButton(tr("Propose a range"), tr("The keys of a piano, and two octaves around the root"));
+    auto* again = addButton(
+        tr("Propose a range"), tr("The keys of a piano, and two octaves around the root"));
     details()->addStretch(1);
     const auto connectZone = [this](ValueField* field, const QString& step, auto change) {
         connectToInstrument(field, step, [change](Instrument& next, double value) {
@@ -27,10 +31,14 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
                 change(next.zones.front(), int(std::lround(value)));
         });
     };
-    connectZone(low_, tr("Set lowest key"), [](Zone& z, int v) { z.lowKey = std::min(v, z.highKey); });
-    connectZone(high_, tr("Set highest key"), [](Zone& z, int v) { z.highKey = std::max(v, z.lowKey); });
-    connectZone(quiet_, tr("Set softest touch"), [](Zone& z, int v) { z.lowVelocity = std::min(v, z.highVelocity); });
-    connectZone(loud_, tr("Set hardest touch"), [](Zone& z, int v) { z.highVelocity = std::max(v, z.lowVelocity); });
+    connectZone(
+        low_, tr("Set lowest key"), [](Zone& z, int v) { z.lowKey = std::min(v, z.highKey); });
+    connectZone(
+        high_, tr("Set highest key"), [](Zone& z, int v) { z.highKey = std::max(v, z.lowKey); });
+    connectZone(quiet_, tr("Set softest touch"),
+        [](Zone& z, int v) { z.lowVelocity = std::min(v, z.highVelocity); });
+    connectZone(loud_, tr("Set hardest touch"),
+        [](Zone& z, int v) { z.highVelocity = std::max(v, z.lowVelocity); });
     connect(again, &QPushButton::clicked, this, [this] {
         if (const Take* t = session().take())
             session().edit(tr("Propose key range"), [&](Instrument& next) {
@@ -39,11 +47,14 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
             });
     });
     connect(zones_, &ZoneView::bordersDragged, this, [this](const Zone& zone, bool first) {
-        session().edit(tr("Move zone border"), [&](Instrument& next) {
-            for (auto& z : next.zones)
-                if (z.id == zone.id)
-                    z = zone;
-        }, gesture(first));
+        session().edit(
+            tr("Move zone border"),
+            [&](Instrument& next) {
+                for (auto& z : next.zones)
+                    if (z.id == zone.id)
+                        z = zone;
+            },
+            gesture(first));
     });
     connect(zones_, &ZoneView::cancelled, this, [this] { abandonGesture(); });
 }

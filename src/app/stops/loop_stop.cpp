@@ -39,9 +39,8 @@ LoopStop::LoopStop(Session& s, QWidget* parent)
         wave()->fit(inside ? loop : t->kept);
     });
     connect(candidates_, &CandidateRow::chosen, this, [this](int index) {
-        session().editTake(tr("Choose loop"), [&](Take& t) {
-            t.loop = t.loopChoices[std::size_t(index)].loop;
-        });
+        session().editTake(
+            tr("Choose loop"), [&](Take& t) { t.loop = t.loopChoices[std::size_t(index)].loop; });
     });
 }
 
@@ -52,10 +51,17 @@ void LoopStop::addFields()
     on_->setCheckable(true);
     start_ = addField(framesField(tr("Start"), tr("Where the loop begins again"), rateNow, true));
     end_ = addField(framesField(tr("End"), tr("Where it goes back to the start"), rateNow, true));
-    length_ = addField(framesField(tr("Length"), tr("Moves the end; the start stays"), rateNow, false));
-    crossfade_ = addField(framesField(tr("Crossfade"), tr("How long the end is mixed with what lies before the start: longer hides more, and may sound limp"), rateNow, false));
-    curve_ = addChoice(tr("Curve"), tr("Automatic keeps the loudness, whatever both sides have in common"), {tr("automatic"), tr("linear"), tr("equal power")});
-    evenOut_ = addField(percentField(tr("Even out"), tr("Takes the level change inside the loop out, so that it does not pump"), 0.0));
+    length_ =
+        addField(framesField(tr("Length"), tr("Moves the end; the start stays"), rateNow, false));
+    crossfade_ = addField(framesField(tr("Crossfade"),
+        tr("How long the end is mixed with what lies before the start: longer hides more, and may "
+           "sound limp"),
+        rateNow, false));
+    curve_ = addChoice(tr("Curve"),
+        tr("Automatic keeps the loudness, whatever both sides have in common"),
+        {tr("automatic"), tr("linear"), tr("equal power")});
+    evenOut_ = addField(percentField(tr("Even out"),
+        tr("Takes the level change inside the loop out, so that it does not pump"), 0.0));
     addRule();
     addHeading(tr("What the seam does"));
     verdict_ = new QLabel(this);
@@ -64,23 +70,21 @@ void LoopStop::addFields()
     bars_ = new SeamBars(this);
     details()->addWidget(bars_);
     details()->addStretch(1);
-    find_ = addButton(tr("Find loops again"), tr("Searches the kept part and takes the best"), true);
+    find_ =
+        addButton(tr("Find loops again"), tr("Searches the kept part and takes the best"), true);
 }
 
 void LoopStop::connectFields()
 {
-    connectToTake(start_, tr("Move loop start"), [](Take& t, double f) {
-        t.loop = withLoopStart(t.loop, t.kept, std::llround(f));
-    });
-    connectToTake(end_, tr("Move loop end"), [](Take& t, double f) {
-        t.loop = withLoopEnd(t.loop, t.kept, std::llround(f));
-    });
+    connectToTake(start_, tr("Move loop start"),
+        [](Take& t, double f) { t.loop = withLoopStart(t.loop, t.kept, std::llround(f)); });
+    connectToTake(end_, tr("Move loop end"),
+        [](Take& t, double f) { t.loop = withLoopEnd(t.loop, t.kept, std::llround(f)); });
     connectToTake(length_, tr("Change loop length"), [](Take& t, double f) {
         t.loop = withLoopEnd(t.loop, t.kept, t.loop.span.start.value + std::llround(f));
     });
-    connectToTake(crossfade_, tr("Change crossfade"), [](Take& t, double f) {
-        t.loop.crossfade = Frames{std::llround(f)};
-    });
+    connectToTake(crossfade_, tr("Change crossfade"),
+        [](Take& t, double f) { t.loop.crossfade = Frames{std::llround(f)}; });
     connectToTake(evenOut_, tr("Even out loop"), [](Take& t, double v) { t.loop.evenOut = v; });
     connect(curve_, &ChoiceField::chosen, this, [this](int index) {
         session().editTake(tr("Change crossfade curve"), [&](Take& t) {
@@ -96,7 +100,8 @@ void LoopStop::connectFields()
             session().findLoops();
             return;
         }
-        session().editTake(wanted ? tr("Loop on") : tr("Loop off"), [&](Take& x) { x.loop.on = wanted; });
+        session().editTake(
+            wanted ? tr("Loop on") : tr("Loop off"), [&](Take& x) { x.loop.on = wanted; });
     });
     connect(find_, &QPushButton::clicked, this, [this] { session().findLoops(); });
 }
@@ -149,14 +154,16 @@ void LoopStop::paintOver(QPainter& painter, const WaveGeometry& g)
     for (const double post : {start, end}) {
         painter.setPen(QPen(t.heather, 1.2));
         painter.setBrush(shade);
-        painter.drawPolygon(QPolygonF() << QPointF(post - fade, g.area.bottom())
-                                        << QPointF(post, g.area.top()) << QPointF(post, g.area.bottom()));
+        painter.drawPolygon(QPolygonF()
+            << QPointF(post - fade, g.area.bottom()) << QPointF(post, g.area.top())
+            << QPointF(post, g.area.bottom()));
     }
     // The return arc.
     QPainterPath arc(QPointF(end, g.area.top() - 4.0));
     const double lift = std::min(26.0, 8.0 + 0.1 * (end - start));
     arc.cubicTo(QPointF(end - 0.25 * (end - start), g.area.top() - 4.0 - lift),
-        QPointF(start + 0.25 * (end - start), g.area.top() - 4.0 - lift), QPointF(start, g.area.top() - 4.0));
+        QPointF(start + 0.25 * (end - start), g.area.top() - 4.0 - lift),
+        QPointF(start, g.area.top() - 4.0));
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(t.heather, 2.0));
     painter.drawPath(arc);
@@ -183,8 +190,9 @@ void LoopStop::showSeam(const Take& take)
         bars_->setMeasured(measured, seconds);
         verdict_->setText(good ? tr("Seamless.")
                                : tr("It %1.").arg(typeset(describeSeam(measured->seam, seconds))));
-        verdict_->setStyleSheet(QStringLiteral("color: %1; font-weight: 600")
-                                    .arg((good ? Theme::tokens().sea : Theme::tokens().coral).name()));
+        verdict_->setStyleSheet(
+            QStringLiteral("color: %1; font-weight: 600")
+                .arg((good ? Theme::tokens().sea : Theme::tokens().coral).name()));
     }
     // Three periods on either side; without a pitch, 10 ms.
     const auto period = take.period();
@@ -230,7 +238,9 @@ void LoopStop::refresh()
     end_->setValue(end);
     length_->setValue(end - start);
     crossfade_->setValue(double(loop.crossfade.value));
-    curve_->setIndex(loop.curve == FadeCurve::automatic ? 0 : loop.curve == FadeCurve::linear ? 1 : 2);
+    curve_->setIndex(loop.curve == FadeCurve::automatic ? 0
+            : loop.curve == FadeCurve::linear           ? 1
+                                                        : 2);
     evenOut_->setValue(loop.evenOut);
     const auto note = [this](const QString& name) {
         return [this, name](double frame) {
@@ -245,9 +255,11 @@ void LoopStop::refresh()
     };
     const auto& heather = Theme::tokens().heather;
     using Grip = WaveHandle::Grip;
-    wave()->setHandles({{startPost, start, tr("Loop start"), heather, Grip::top, true, true, note(tr("start"))},
-        {endPost, end, tr("Loop end"), heather, Grip::top, true, true, note(tr("end"))},
-        {crossfadeGrip, end - double(loop.crossfade.value), tr("Crossfade"), heather, Grip::bottom, false, false, fadeNote}});
+    wave()->setHandles(
+        {{startPost, start, tr("Loop start"), heather, Grip::top, true, true, note(tr("start"))},
+            {endPost, end, tr("Loop end"), heather, Grip::top, true, true, note(tr("end"))},
+            {crossfadeGrip, end - double(loop.crossfade.value), tr("Crossfade"), heather,
+                Grip::bottom, false, false, fadeNote}});
 }
 
 } // namespace puretone::app

@@ -39,8 +39,10 @@ PitchStop::PitchStop(Session& s, QWidget* parent)
     details()->addWidget(verdict_);
     addRule();
     const auto naming = [this] { return session().naming(); };
-    root_ = addField(keyField(tr("Root key"), tr("The key that plays the recording at its own speed"), naming));
-    fine_ = addField(centsField(tr("Fine tune"), tr("Moves the sound up or down until it stands in tune with the key"), -1200.0, 1200.0));
+    root_ = addField(
+        keyField(tr("Root key"), tr("The key that plays the recording at its own speed"), naming));
+    fine_ = addField(centsField(tr("Fine tune"),
+        tr("Moves the sound up or down until it stands in tune with the key"), -1200.0, 1200.0));
     auto* octaves = new QHBoxLayout;
     down_ = new QPushButton(tr("Octave down"), this);
     up_ = new QPushButton(tr("Octave up"), this);
@@ -52,18 +54,24 @@ PitchStop::PitchStop(Session& s, QWidget* parent)
     octaves->addWidget(up_);
     details()->addSpacing(4);
     details()->addLayout(octaves);
-    reading_ = addButton(tr("Use the reading again"), tr("Root key and fine tune as they were read from the sound"));
+    reading_ = addButton(
+        tr("Use the reading again"), tr("Root key and fine tune as they were read from the sound"));
     addRule();
     addHeading(tr("How notes are named"));
-    middleC_ = addChoice(tr("Middle C is"), tr("The octave number of MIDI key 60; changes no sound"), {"C3", "C4", "C5"});
-    signs_ = addChoice(tr("Black keys"), tr("How black keys are written; changes no sound"), {tr("sharps"), tr("flats")});
+    middleC_ = addChoice(tr("Middle C is"),
+        tr("The octave number of MIDI key 60; changes no sound"), {"C3", "C4", "C5"});
+    signs_ = addChoice(tr("Black keys"), tr("How black keys are written; changes no sound"),
+        {tr("sharps"), tr("flats")});
     details()->addStretch(1);
 
     connect(root_, &ValueField::edited, this, [this](double key, bool first) {
-        setTuning(tr("Set root key"), [&](Tuning& t) { t.rootKey = int(std::lround(key)); }, gesture(first));
+        setTuning(
+            tr("Set root key"), [&](Tuning& t) { t.rootKey = int(std::lround(key)); },
+            gesture(first));
     });
     connect(fine_, &ValueField::edited, this, [this](double cents, bool first) {
-        setTuning(tr("Change fine tune"), [&](Tuning& t) { t.fineCents = cents; }, gesture(first));
+        setTuning(
+            tr("Change fine tune"), [&](Tuning& t) { t.fineCents = cents; }, gesture(first));
     });
     connect(down_, &QPushButton::clicked, this, [this] {
         setTuning(tr("Octave down"), [](Tuning& t) { t.rootKey = std::max(0, t.rootKey - 12); });
@@ -73,7 +81,8 @@ PitchStop::PitchStop(Session& s, QWidget* parent)
     });
     connect(choices_, &ChoiceList::chosen, this, [this](int index) {
         const double midi = session().take()->pitch.choices[std::size_t(index)].midi;
-        setTuning(tr("Choose note"), [&](Tuning& t) { t = Tuning::forPitch(midi, TuningSource::byHand); });
+        setTuning(tr("Choose note"),
+            [&](Tuning& t) { t = Tuning::forPitch(midi, TuningSource::byHand); });
     });
     connect(reading_, &QPushButton::clicked, this, [this] {
         session().editTake(tr("Use the reading"), [](Take& t) {
@@ -115,11 +124,11 @@ void PitchStop::showVerdict(const Take& take)
     else if (pitch.verdict == PitchVerdict::clear)
         text = tr("Clear: %1 % sure.").arg(std::lround(100.0 * pitch.confidence));
     else if (pitch.verdict == PitchVerdict::uncertain)
-        text = tr("Uncertain: %1 % sure. Compare the candidates.").arg(std::lround(100.0 * pitch.confidence));
+        text = tr("Uncertain: %1 % sure. Compare the candidates.")
+                   .arg(std::lround(100.0 * pitch.confidence));
     else
         text = tr("No clear pitch. Set the root key by ear.");
-    text += QLatin1Char(' ')
-        + tr("The sound is %1.").arg(QString::fromLatin1(nameOf(pitch.kind)));
+    text += QLatin1Char(' ') + tr("The sound is %1.").arg(QString::fromLatin1(nameOf(pitch.kind)));
     const bool trouble = !byHand && pitch.verdict != PitchVerdict::clear;
     verdict_->setText(text);
     verdict_->setStyleSheet(
@@ -157,8 +166,10 @@ void PitchStop::refresh()
     note_->setStyleSheet(QStringLiteral("color: %1").arg(Theme::tokens().brass.name()));
     cents_->setText(typeset(formatCents(Cents{-take->tuning.fineCents})));
     cents_->setToolTip(tr("How far the recording lies from the key"));
-    frequency_->setText(typeset(formatNumber(hz.value, 2) + " Hz · key " + std::to_string(take->tuning.rootKey)));
-    reading_->setEnabled(take->pitch.midi.has_value() && take->tuning.source != TuningSource::proposed);
+    frequency_->setText(
+        typeset(formatNumber(hz.value, 2) + " Hz · key " + std::to_string(take->tuning.rootKey)));
+    reading_->setEnabled(
+        take->pitch.midi.has_value() && take->tuning.source != TuningSource::proposed);
     showVerdict(*take);
     root_->setValue(take->tuning.rootKey);
     fine_->setValue(take->tuning.fineCents);

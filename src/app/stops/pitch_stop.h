@@ -17,7 +17,8 @@ public:
     ChoiceList* choices() { return choices_; }
 
 private:
-    void setTuning(const QString& step, const std::function<void(Tuning&)>& change, int gesture = 0);
+    void setTuning(
+        const QString& step, const std::function<void(Tuning&)>& change, int gesture = 0);
     void showVerdict(const Take& take);
 
     PitchView* line_;

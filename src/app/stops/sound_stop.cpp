@@ -14,27 +14,37 @@ SoundStop::SoundStop(Session& s, QWidget* parent)
     : WaveBench(s, tr("Sound"), parent)
 {
     const auto rateNow = [this] { return rate(); };
-    start_ = addField(framesField(tr("Start"), tr("Where the kept part begins: on the first move of the attack"), rateNow, true));
-    end_ = addField(framesField(tr("End"), tr("Where the kept part ends: where the decay meets the noise"), rateNow, true));
-    fadeIn_ = addField(secondsField(tr("Fade in"), tr("A short slope at the start, so that it does not click"), 0.0, 60.0, Fades().inSeconds));
-    fadeOut_ = addField(secondsField(tr("Fade out"), tr("A short slope at the end; not heard while the sound loops"), 0.0, 60.0, Fades().outSeconds));
+    start_ = addField(framesField(tr("Start"),
+        tr("Where the kept part begins: on the first move of the attack"), rateNow, true));
+    end_ = addField(framesField(
+        tr("End"), tr("Where the kept part ends: where the decay meets the noise"), rateNow, true));
+    fadeIn_ = addField(secondsField(tr("Fade in"),
+        tr("A short slope at the start, so that it does not click"), 0.0, 60.0, Fades().inSeconds));
+    fadeOut_ = addField(secondsField(tr("Fade out"),
+        tr("A short slope at the end; not heard while the sound loops"), 0.0, 60.0,
+        Fades().outSeconds));
     addRule();
     length_ = addReading(tr("Length"), tr("Of the kept part"));
     level_ = addReading(tr("Level"), tr("Highest peak of the kept part"));
     loudness_ = addReading(tr("Loudness"), tr("Of the kept part, after EBU R 128"));
     format_ = addReading(tr("Recording"), tr("Channels and frames per second of the file"));
     addRule();
-    auto* propose = addButton(tr("Propose again"), tr("Put start and end where the attack begins and the decay meets the noise"));
-    auto* whole = addButton(tr("Keep all of it"), tr("The whole recording, from the first frame to the last"));
+    auto* propose = addButton(tr("Propose again"),
+        tr("Put start and end where the attack begins and the decay meets the noise"));
+    auto* whole = addButton(
+        tr("Keep all of it"), tr("The whole recording, from the first frame to the last"));
     details()->addStretch(1);
-    auto* open = addButton(tr("Open another recording"), tr("WAV, AIFF, FLAC, Ogg, Opus or MP3 (Ctrl+O)"), true);
+    auto* open = addButton(
+        tr("Open another recording"), tr("WAV, AIFF, FLAC, Ogg, Opus or MP3 (Ctrl+O)"), true);
 
-    connectToTake(start_, tr("Move start"), [](Take& t, double f) { t.kept = withKeptStart(t.kept, std::llround(f)); });
+    connectToTake(start_, tr("Move start"),
+        [](Take& t, double f) { t.kept = withKeptStart(t.kept, std::llround(f)); });
     connectToTake(end_, tr("Move end"), [](Take& t, double f) {
         t.kept = withKeptEnd(t.kept, std::llround(f), t.audio().frames());
     });
     connectToTake(fadeIn_, tr("Change fade in"), [](Take& t, double v) { t.fades.inSeconds = v; });
-    connectToTake(fadeOut_, tr("Change fade out"), [](Take& t, double v) { t.fades.outSeconds = v; });
+    connectToTake(
+        fadeOut_, tr("Change fade out"), [](Take& t, double v) { t.fades.outSeconds = v; });
     connect(propose, &QPushButton::clicked, this, [this] {
         session().editTake(tr("Propose kept part"), [](Take& t) {
             if (const auto kept = proposeKept(t.audio(), t.name))
@@ -42,7 +52,9 @@ SoundStop::SoundStop(Session& s, QWidget* parent)
         });
     });
     connect(whole, &QPushButton::clicked, this, [this] {
-        session().editTake(tr("Keep all"), [](Take& t) { t.kept = {Frames{0}, Frames{t.audio().frames()}}; });
+        session().editTake(tr("Keep all"), [](Take& t) {
+            t.kept = {Frames{0}, Frames{t.audio().frames()}};
+        });
     });
     connect(open, &QPushButton::clicked, this, &SoundStop::openAsked);
     connect(wave(), &WaveView::handleMoved, this, &SoundStop::moveHandle);
@@ -120,7 +132,9 @@ void SoundStop::refresh()
     if (session().loudness())
         loudness_->setText(typeset(formatNumber(session().loudness()->value, 1) + " LUFS"));
     const auto channels = take.audio().channelCount();
-    format_->setText((channels == 1 ? tr("mono") : channels == 2 ? tr("stereo") : tr("%1 channels").arg(channels))
+    format_->setText((channels == 1          ? tr("mono")
+                             : channels == 2 ? tr("stereo")
+                                             : tr("%1 channels").arg(channels))
         + tr(", %1 kHz").arg(QString::number(take.rate() / 1000.0, 'g', 4)));
 
     const auto note = [this](const QString& name) {
@@ -129,8 +143,10 @@ void SoundStop::refresh()
         };
     };
     const auto& sea = Theme::tokens().sea;
-    wave()->setHandles({{keptStart, double(take.kept.start.value), tr("Start"), sea, WaveHandle::Grip::bottom, true, true, note(tr("start"))},
-        {keptEnd, double(take.kept.end.value), tr("End"), sea, WaveHandle::Grip::bottom, true, true, note(tr("end"))}});
+    wave()->setHandles({{keptStart, double(take.kept.start.value), tr("Start"), sea,
+                            WaveHandle::Grip::bottom, true, true, note(tr("start"))},
+        {keptEnd, double(take.kept.end.value), tr("End"), sea, WaveHandle::Grip::bottom, true, true,
+            note(tr("end"))}});
 }
 
 } // namespace puretone::app

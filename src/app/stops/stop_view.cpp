@@ -117,7 +117,8 @@ void StopView::connectToTake(
     ValueField* field, const QString& stepName, std::function<void(Take&, double)> change)
 {
     connect(field, &ValueField::edited, this, [=, this](double value, bool first) {
-        session_.editTake(stepName, [&](Take& take) { change(take, value); }, gesture(first));
+        session_.editTake(
+            stepName, [&](Take& take) { change(take, value); }, gesture(first));
     });
 }
 
@@ -125,11 +126,13 @@ void StopView::connectToInstrument(
     ValueField* field, const QString& stepName, std::function<void(Instrument&, double)> change)
 {
     connect(field, &ValueField::edited, this, [=, this](double value, bool first) {
-        session_.edit(stepName, [&](Instrument& next) { change(next, value); }, gesture(first));
+        session_.edit(
+            stepName, [&](Instrument& next) { change(next, value); }, gesture(first));
     });
 }
 
-// ---- Kinds of fields -------------------------------------------------------------------------------
+// ---- Kinds of fields
+// -------------------------------------------------------------------------------
 
 namespace {
 
@@ -161,7 +164,8 @@ FieldSpec framesField(
     return spec;
 }
 
-FieldSpec secondsField(const QString& label, const QString& tip, double low, double high, double reset)
+FieldSpec secondsField(
+    const QString& label, const QString& tip, double low, double high, double reset)
 {
     FieldSpec spec;
     spec.label = label;
@@ -191,7 +195,8 @@ FieldSpec centsField(const QString& label, const QString& tip, double low, doubl
     return spec;
 }
 
-FieldSpec decibelField(const QString& label, const QString& tip, double low, double high, double reset)
+FieldSpec decibelField(
+    const QString& label, const QString& tip, double low, double high, double reset)
 {
     FieldSpec spec;
     spec.label = label;
@@ -201,7 +206,8 @@ FieldSpec decibelField(const QString& label, const QString& tip, double low, dou
                             : QString::fromStdString(formatDecibels(Decibels{level}));
     };
     spec.parse = [low](const QString& text) {
-        return text.trimmed() == QLatin1String("silent") ? std::optional(low) : numberFrom(text, "db");
+        return text.trimmed() == QLatin1String("silent") ? std::optional(low)
+                                                         : numberFrom(text, "db");
     };
     spec.step = [](double level, double steps) { return stepLinear(level, steps, 0.5); };
     spec.reset = reset;
@@ -215,7 +221,9 @@ FieldSpec percentField(const QString& label, const QString& tip, double reset)
     FieldSpec spec;
     spec.label = label;
     spec.tip = tip;
-    spec.format = [](double share) { return QString::number(100.0 * share, 'f', 0) + QStringLiteral(" %"); };
+    spec.format = [](double share) {
+        return QString::number(100.0 * share, 'f', 0) + QStringLiteral(" %");
+    };
     spec.parse = [](const QString& text) {
         const auto percent = numberFrom(text, "%");
         return percent ? std::optional(*percent / 100.0) : std::nullopt;
@@ -246,7 +254,8 @@ FieldSpec keyField(const QString& label, const QString& tip, std::function<Namin
     return spec;
 }
 
-FieldSpec countField(const QString& label, const QString& tip, double low, double high, double reset)
+FieldSpec countField(
+    const QString& label, const QString& tip, double low, double high, double reset)
 {
     FieldSpec spec;
     spec.label = label;

@@ -39,8 +39,8 @@ protected:
     /// Makes a field's edits change the take, one step per gesture.
     void connectToTake(
         ValueField* field, const QString& stepName, std::function<void(Take&, double)> change);
-    void connectToInstrument(
-        ValueField* field, const QString& stepName, std::function<void(Instrument&, double)> change);
+    void connectToInstrument(ValueField* field, const QString& stepName,
+        std::function<void(Instrument&, double)> change);
 
     /// Gesture of the drag that is going on; a new one when `first`.
     int gesture(bool first) { return first ? gesture_ = session_.newGesture() : gesture_; }
@@ -54,14 +54,18 @@ private:
 };
 
 /// A position or duration in frames of the take, shown and typed in seconds.
-FieldSpec framesField(const QString& label, const QString& tip, std::function<double()> rate, bool position);
+FieldSpec framesField(
+    const QString& label, const QString& tip, std::function<double()> rate, bool position);
 /// A time in seconds.
-FieldSpec secondsField(const QString& label, const QString& tip, double low, double high, double reset);
+FieldSpec secondsField(
+    const QString& label, const QString& tip, double low, double high, double reset);
 FieldSpec centsField(const QString& label, const QString& tip, double low, double high);
-FieldSpec decibelField(const QString& label, const QString& tip, double low, double high, double reset);
+FieldSpec decibelField(
+    const QString& label, const QString& tip, double low, double high, double reset);
 FieldSpec percentField(const QString& label, const QString& tip, double reset);
 /// A key by name or number.
 FieldSpec keyField(const QString& label, const QString& tip, std::function<Naming()> naming);
-FieldSpec countField(const QString& label, const QString& tip, double low, double high, double reset);
+FieldSpec countField(
+    const QString& label, const QString& tip, double low, double high, double reset);
 
 } // namespace puretone::app

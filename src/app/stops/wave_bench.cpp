@@ -44,6 +44,9 @@ bool WaveBench::showSound()
     return true;
 }
 
-double WaveBench::rate() { return session().take() != nullptr ? session().take()->rate() : 48000.0; }
+double WaveBench::rate()
+{
+    return session().take() != nullptr ? session().take()->rate() : 48000.0;
+}
 
 } // namespace puretone::app

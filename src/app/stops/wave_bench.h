@@ -16,7 +16,8 @@ public:
     void showPlayhead(double frame) override { wave_->setPlayhead(frame); }
 
 protected:
-    /// Hands both views the current take's sound. False, with an invitation shown, where there is none.
+    /// Hands both views the current take's sound. False, with an invitation shown, where there is
+    /// none.
     bool showSound();
     double rate();
 

@@ -8,7 +8,10 @@
 #include <QStyleFactory>
 
 /// Resources in a static library have to be asked for, from outside every namespace.
-static void initFontResources() { Q_INIT_RESOURCE(fonts); }
+static void initFontResources()
+{
+    Q_INIT_RESOURCE(fonts);
+}
 
 namespace puretone::app {
 
@@ -117,9 +120,15 @@ void Theme::apply(QApplication& application, ThemeName name)
     application.setStyleSheet(text);
 }
 
-ThemeName Theme::name() { return current; }
+ThemeName Theme::name()
+{
+    return current;
+}
 
-const Tokens& Theme::tokens() { return current == ThemeName::daybreak ? daybreak : nightWatch; }
+const Tokens& Theme::tokens()
+{
+    return current == ThemeName::daybreak ? daybreak : nightWatch;
+}
 
 QFont Theme::font(int pixelSize, Weight weight)
 {
@@ -146,6 +155,9 @@ QString typeset(const QString& plain)
     return text;
 }
 
-QString typeset(const std::string& plain) { return typeset(QString::fromStdString(plain)); }
+QString typeset(const std::string& plain)
+{
+    return typeset(QString::fromStdString(plain));
+}
 
 } // namespace puretone::app

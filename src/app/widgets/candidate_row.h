@@ -15,8 +15,8 @@ class CandidateRow : public QWidget {
 
 public:
     explicit CandidateRow(QWidget* parent = nullptr);
-    void setCandidates(
-        std::shared_ptr<const PeakPyramid> peaks, std::vector<LoopCandidate> candidates, const Loop& current);
+    void setCandidates(std::shared_ptr<const PeakPyramid> peaks,
+        std::vector<LoopCandidate> candidates, const Loop& current);
     /// Where a card lies, for the mouse and for tests.
     QRectF cardRect(std::size_t index) const;
     QSize sizeHint() const override { return {700, 68}; }

@@ -30,6 +30,9 @@ ChoiceField::ChoiceField(
     connect(box_, qOverload<int>(&QComboBox::activated), this, &ChoiceField::chosen);
 }
 
-void ChoiceField::setIndex(int index) { box_->setCurrentIndex(index); }
+void ChoiceField::setIndex(int index)
+{
+    box_->setCurrentIndex(index);
+}
 
 } // namespace puretone::app

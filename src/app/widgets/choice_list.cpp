@@ -55,7 +55,8 @@ void ChoiceList::paintEvent(QPaintEvent*)
         const bool here = key == chosenKey_;
         const QRectF row = rowRect(i).adjusted(0.0, 1.0, 0.0, -1.0);
         if (int(i) == hovered_ || (hasFocus() && int(i) == focused_)) {
-            painter.setPen(hasFocus() && int(i) == focused_ ? QPen(t.ink, 1.0, Qt::DotLine) : QPen(Qt::NoPen));
+            painter.setPen(
+                hasFocus() && int(i) == focused_ ? QPen(t.ink, 1.0, Qt::DotLine) : QPen(Qt::NoPen));
             painter.setBrush(t.well);
             painter.drawRoundedRect(row.adjusted(0.5, 0.0, -0.5, 0.0), 4.0, 4.0);
         }
@@ -66,15 +67,16 @@ void ChoiceList::paintEvent(QPaintEvent*)
         }
         painter.setFont(Theme::font(13, Theme::Weight::strong));
         painter.setPen(here ? t.brass : t.ink);
-        painter.drawText(QRectF(24.0, row.top(), 96.0, row.height()), Qt::AlignLeft | Qt::AlignVCenter,
-            typeset(keyWithNumber(key, naming_)));
+        painter.drawText(QRectF(24.0, row.top(), 96.0, row.height()),
+            Qt::AlignLeft | Qt::AlignVCenter, typeset(keyWithNumber(key, naming_)));
         const QRectF bar(116.0, row.center().y() - 4.0, 104.0, 8.0);
         painter.setPen(Qt::NoPen);
         painter.setBrush(t.line);
         painter.drawRoundedRect(bar, 4.0, 4.0);
         painter.setBrush(t.brass);
         painter.drawRoundedRect(
-            QRectF(bar.left(), bar.top(), std::max(3.0, choice.confidence * bar.width()), 8.0), 4.0, 4.0);
+            QRectF(bar.left(), bar.top(), std::max(3.0, choice.confidence * bar.width()), 8.0), 4.0,
+            4.0);
         painter.setFont(Theme::font(13));
         painter.setPen(here ? t.ink : t.quietInk);
         painter.drawText(QRectF(236.0, row.top(), row.width() - 244.0, row.height()),

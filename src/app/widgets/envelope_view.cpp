@@ -13,17 +13,21 @@ namespace puretone::app {
 
 namespace {
 
-constexpr std::array<EnvelopePoint, 4> allPoints = {EnvelopePoint::attack, EnvelopePoint::hold,
-    EnvelopePoint::decay, EnvelopePoint::release};
+constexpr std::array<EnvelopePoint, 4> allPoints = {
+    EnvelopePoint::attack, EnvelopePoint::hold, EnvelopePoint::decay, EnvelopePoint::release};
 constexpr double reach = 11.0;
 
 QString nameOfPoint(EnvelopePoint point)
 {
     switch (point) {
-    case EnvelopePoint::attack: return EnvelopeView::tr("Attack");
-    case EnvelopePoint::hold: return EnvelopeView::tr("Hold");
-    case EnvelopePoint::decay: return EnvelopeView::tr("Decay and sustain");
-    case EnvelopePoint::release: break;
+    case EnvelopePoint::attack:
+        return EnvelopeView::tr("Attack");
+    case EnvelopePoint::hold:
+        return EnvelopeView::tr("Hold");
+    case EnvelopePoint::decay:
+        return EnvelopeView::tr("Decay and sustain");
+    case EnvelopePoint::release:
+        break;
     }
     return EnvelopeView::tr("Release");
 }
@@ -45,7 +49,8 @@ double EnvelopeGeometry::gainAt(double seconds) const
 {
     if (seconds < letGo)
         return envelopeGain(envelope, seconds);
-    return envelopeGain(envelope, letGo) * std::pow(10.0, -3.0 * (seconds - letGo) / envelope.release);
+    return envelopeGain(envelope, letGo)
+        * std::pow(10.0, -3.0 * (seconds - letGo) / envelope.release);
 }
 
 double EnvelopeGeometry::yOfGain(double gain) const
@@ -59,11 +64,14 @@ QPointF EnvelopeGeometry::placeOf(EnvelopePoint point) const
     const Envelope& e = envelope;
     const double attackEnd = e.delay + e.attack;
     switch (point) {
-    case EnvelopePoint::attack: return {xOf(attackEnd), yOfGain(1.0)};
-    case EnvelopePoint::hold: return {xOf(attackEnd + e.hold), yOfGain(1.0)};
+    case EnvelopePoint::attack:
+        return {xOf(attackEnd), yOfGain(1.0)};
+    case EnvelopePoint::hold:
+        return {xOf(attackEnd + e.hold), yOfGain(1.0)};
     case EnvelopePoint::decay:
         return {xOf(attackEnd + e.hold + e.decay), yOfGain(envelopeGain(e, 1e6))};
-    case EnvelopePoint::release: break;
+    case EnvelopePoint::release:
+        break;
     }
     return {xOf(letGo + e.release), yOfGain(gainAt(letGo + e.release))};
 }
@@ -88,15 +96,21 @@ Envelope EnvelopeGeometry::dragged(EnvelopePoint point, QPointF position) const
     Envelope e = envelope;
     const double seconds = secondsAt(position.x());
     switch (point) {
-    case EnvelopePoint::attack: e.attack = std::max(0.0, seconds - e.delay); break;
-    case EnvelopePoint::hold: e.hold = std::max(0.0, seconds - e.delay - e.attack); break;
+    case EnvelopePoint::attack:
+        e.attack = std::max(0.0, seconds - e.delay);
+        break;
+    case EnvelopePoint::hold:
+        e.hold = std::max(0.0, seconds - e.delay - e.attack);
+        break;
     case EnvelopePoint::decay: {
         e.decay = std::max(0.0, seconds - e.delay - e.attack - e.hold);
         const double height = std::clamp((area.bottom() - position.y()) / area.height(), 0.0, 1.0);
         e.sustainDb = std::clamp(toDecibels(height * height * height).value, silentSustainDb, 0.0);
         break;
     }
-    case EnvelopePoint::release: e.release = std::max(0.005, seconds - letGo); break;
+    case EnvelopePoint::release:
+        e.release = std::max(0.005, seconds - letGo);
+        break;
     }
     return e;
 }
@@ -144,8 +158,8 @@ void EnvelopeView::paintWave(QPainter& painter, const EnvelopeGeometry& g) const
         if (!loop_.on && frame >= double(kept_.end.value))
             return;
         const auto from = std::int64_t(frame);
-        const Extent e = peaks_->extent(
-            0, {Frames{from}, Frames{from + std::max<std::int64_t>(1, std::int64_t(perColumn)) + 1}});
+        const Extent e = peaks_->extent(0,
+            {Frames{from}, Frames{from + std::max<std::int64_t>(1, std::int64_t(perColumn)) + 1}});
         const double gain = g.gainAt(double(i) / count * g.shownSeconds);
         const double x = g.area.left() + i + 0.5;
         const auto bar = [&](double scale, const QColor& color) {
@@ -167,10 +181,12 @@ void EnvelopeView::paintEvent(QPaintEvent*)
         paintWave(painter, g);
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(QPen(t.quietInk, 1.0, Qt::DashLine));
-    painter.drawLine(QPointF(g.xOf(g.letGo), g.area.top()), QPointF(g.xOf(g.letGo), g.area.bottom()));
+    painter.drawLine(
+        QPointF(g.xOf(g.letGo), g.area.top()), QPointF(g.xOf(g.letGo), g.area.bottom()));
     painter.setFont(Theme::font(11));
     painter.setPen(t.quietInk);
-    painter.drawText(QRectF(g.xOf(g.letGo) - 60.0, 2.0, 120.0, 16.0), Qt::AlignCenter, tr("key let go"));
+    painter.drawText(
+        QRectF(g.xOf(g.letGo) - 60.0, 2.0, 120.0, 16.0), Qt::AlignCenter, tr("key let go"));
     QPolygonF line;
     for (int i = 0; i <= int(g.area.width()); ++i)
         line << QPointF(g.area.left() + i, g.yOfGain(g.gainAt(g.secondsAt(g.area.left() + i))));
@@ -187,15 +203,16 @@ void EnvelopeView::paintEvent(QPaintEvent*)
     painter.setPen(t.ink);
     if (const auto named = grabbed_ ? grabbed_ : hovered_) {
         const QPointF at = g.gripOf(*named);
-        const QRectF box(std::clamp(at.x() - 90.0, 0.0, width() - 180.0), g.area.bottom() + 10.0, 180.0, 18.0);
+        const QRectF box(
+            std::clamp(at.x() - 90.0, 0.0, width() - 180.0), g.area.bottom() + 10.0, 180.0, 18.0);
         painter.drawText(box, Qt::AlignCenter, nameOfPoint(*named));
     } else {
         painter.setFont(Theme::font(11));
         painter.setPen(t.quietInk);
-        painter.drawText(QRectF(g.area.left(), g.area.bottom() + 10.0, g.area.width(), 18.0), Qt::AlignLeft,
-            QStringLiteral("0 s"));
-        painter.drawText(QRectF(g.area.left(), g.area.bottom() + 10.0, g.area.width(), 18.0), Qt::AlignRight,
-            typeset(formatSeconds(g.shownSeconds)));
+        painter.drawText(QRectF(g.area.left(), g.area.bottom() + 10.0, g.area.width(), 18.0),
+            Qt::AlignLeft, QStringLiteral("0 s"));
+        painter.drawText(QRectF(g.area.left(), g.area.bottom() + 10.0, g.area.width(), 18.0),
+            Qt::AlignRight, typeset(formatSeconds(g.shownSeconds)));
     }
 }
 

@@ -12,8 +12,8 @@ namespace puretone::app {
 /// Points of the envelope that can be grabbed.
 enum class EnvelopePoint { attack, hold, decay, release };
 
-/// Where the envelope lies in its picture; no QWidget in it. Time runs from the key press; the key is
-/// let go at `letGo` seconds.
+/// Where the envelope lies in its picture; no QWidget in it. Time runs from the key press; the key
+/// is let go at `letGo` seconds.
 struct EnvelopeGeometry {
     QRectF area;
     Envelope envelope;
@@ -40,7 +40,8 @@ class EnvelopeView : public QWidget {
 
 public:
     explicit EnvelopeView(QWidget* parent = nullptr);
-    void setNote(std::shared_ptr<const PeakPyramid> peaks, const Take* take, const Envelope& envelope);
+    void setNote(
+        std::shared_ptr<const PeakPyramid> peaks, const Take* take, const Envelope& envelope);
     EnvelopeGeometry geometryOfEnvelope() const;
     QSize minimumSizeHint() const override { return {300, 160}; }
 

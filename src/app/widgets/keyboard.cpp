@@ -118,7 +118,8 @@ void Keyboard::paintEvent(QPaintEvent*)
     if (low <= high) {
         painter.setPen(QPen(t.sea, 2.5));
         const double y = g.area.bottom() + 5.0;
-        painter.drawLine(QPointF(g.rectOf(low).left() + 1.0, y), QPointF(g.rectOf(high).right() - 1.0, y));
+        painter.drawLine(
+            QPointF(g.rectOf(low).left() + 1.0, y), QPointF(g.rectOf(high).right() - 1.0, y));
     }
     paintFork(painter, g);
 }

@@ -24,7 +24,8 @@ struct KeyboardGeometry {
     int velocityAt(int key, QPointF position) const;
 };
 
-/// The playable keyboard: root marked, range tinted, pressed keys shown; velocity by where a key is hit.
+/// The playable keyboard: root marked, range tinted, pressed keys shown; velocity by where a key is
+/// hit.
 class Keyboard : public QWidget {
     Q_OBJECT
 

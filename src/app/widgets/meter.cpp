@@ -74,7 +74,8 @@ void Meter::paintEvent(QPaintEvent*)
         painter.setBrush(t.line);
         painter.drawRoundedRect(bar, 4.5, 4.5);
         painter.save();
-        painter.setClipRect(QRectF(bar.left(), bar.top(), bar.width() * place(shown_[i]), bar.height()));
+        painter.setClipRect(
+            QRectF(bar.left(), bar.top(), bar.width() * place(shown_[i]), bar.height()));
         painter.setBrush(shown_[i] > 1.0f ? t.coral : t.sea);
         painter.drawRoundedRect(bar, 4.5, 4.5);
         painter.restore();

@@ -93,8 +93,8 @@ void PathBar::paintStop(QPainter& painter, std::size_t index) const
     }
     painter.setFont(Theme::font(12));
     painter.setPen(here ? t.ink : t.quietInk);
-    const QString text = painter.fontMetrics().elidedText(
-        typeset(reading.text), Qt::ElideRight, int(spacing()) - 8);
+    const QString text =
+        painter.fontMetrics().elidedText(typeset(reading.text), Qt::ElideRight, int(spacing()) - 8);
     painter.drawText(QRectF(left, 50.0, spacing(), 18.0), Qt::AlignCenter, text);
 }
 
@@ -139,8 +139,8 @@ bool PathBar::event(QEvent* event)
     const Reading& reading = readings_[std::size_t(index)];
     const QString shortcut = tr("Ctrl+%1").arg(index + 1);
     const QString text = reading.concern.empty() ? typeset(reading.text) : typeset(reading.concern);
-    QToolTip::showText(help->globalPos(),
-        text.isEmpty() ? shortcut : tr("%1  (%2)").arg(text, shortcut), this);
+    QToolTip::showText(
+        help->globalPos(), text.isEmpty() ? shortcut : tr("%1  (%2)").arg(text, shortcut), this);
     return true;
 }
 

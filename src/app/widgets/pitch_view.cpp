@@ -148,8 +148,7 @@ void PitchView::paintEvent(QPaintEvent*)
         painter.drawText(rect(), Qt::AlignCenter, tr("Following the pitch…"));
         return;
     }
-    const QRectF area
-        = QRectF(rect()).adjusted(nameRoom, 6.0, -profileRoom - 14.0, -footRoom);
+    const QRectF area = QRectF(rect()).adjusted(nameRoom, 6.0, -profileRoom - 14.0, -footRoom);
     paintNoteLines(painter, area);
     paintLine(painter, area);
     const QRectF side(area.right() + 14.0, area.top(), profileRoom - 4.0, area.height());
@@ -164,13 +163,15 @@ void PitchView::paintEvent(QPaintEvent*)
         line_.points.empty() ? tr("nothing repeats here") : tr("where the sound dwells"));
 }
 
-// ---- Spectrum --------------------------------------------------------------------------------------
+// ---- Spectrum
+// --------------------------------------------------------------------------------------
 
 SpectrumView::SpectrumView(QWidget* parent)
     : QWidget(parent)
 {
     setAccessibleName(tr("Spectrum"));
-    setToolTip(tr("The mean spectrum; the marks below it are where the partials of the note belong"));
+    setToolTip(
+        tr("The mean spectrum; the marks below it are where the partials of the note belong"));
 }
 
 void SpectrumView::setSpectrum(
@@ -186,20 +187,25 @@ void SpectrumView::setSpectrum(
     update();
 }
 
-void SpectrumView::clear() { setSpectrum(nullptr, 0.0, 0.0, {}); }
+void SpectrumView::clear()
+{
+    setSpectrum(nullptr, 0.0, 0.0, {});
+}
 
 void SpectrumView::makeColumns(int count)
 {
     columns_.assign(std::size_t(count), -90.0f);
     float top = 1e-9f;
-    const auto last = std::min(spectrum_.magnitude.size(), std::size_t(topHz_ / spectrum_.binHz) + 1);
+    const auto last =
+        std::min(spectrum_.magnitude.size(), std::size_t(topHz_ / spectrum_.binHz) + 1);
     for (std::size_t k = 1; k < last; ++k)
         top = std::max(top, spectrum_.magnitude[k]);
     for (std::size_t i = 0; i < columns_.size(); ++i) {
         const double from = topHz_ * double(i) / count / spectrum_.binHz;
         const double to = topHz_ * double(i + 1) / count / spectrum_.binHz;
         float highest = 0.0f;
-        for (auto k = std::size_t(from); k <= std::size_t(to) && k < spectrum_.magnitude.size(); ++k)
+        for (auto k = std::size_t(from); k <= std::size_t(to) && k < spectrum_.magnitude.size();
+             ++k)
             highest = std::max(highest, spectrum_.magnitude[k]);
         columns_[i] = std::max(-90.0f, 20.0f * std::log10(std::max(1e-9f, highest / top)));
     }
@@ -239,8 +245,8 @@ void SpectrumView::paintEvent(QPaintEvent*)
     painter.drawText(QRectF(area.left(), area.bottom() + 12.0, 300.0, 16.0), Qt::AlignLeft,
         hz_ > 0.0 ? tr("partials of %1").arg(noteName_) : QString());
     painter.setPen(t.quietInk);
-    painter.drawText(QRectF(area.right() - 120.0, area.bottom() + 12.0, 120.0, 16.0), Qt::AlignRight,
-        tr("%1 kHz").arg(QString::number(topHz_ / 1000.0, 'f', 1)));
+    painter.drawText(QRectF(area.right() - 120.0, area.bottom() + 12.0, 120.0, 16.0),
+        Qt::AlignRight, tr("%1 kHz").arg(QString::number(topHz_ / 1000.0, 'f', 1)));
 }
 
 } // namespace puretone::app

@@ -14,7 +14,8 @@ class PitchView : public QWidget {
 
 public:
     explicit PitchView(QWidget* parent = nullptr);
-    /// @param line Null while it is computed. @param midi The chosen pitch, drawn as the brass line.
+    /// @param line Null while it is computed. @param midi The chosen pitch, drawn as the brass
+    /// line.
     void setPitch(const PitchLine* line, double midi, double seconds, const Naming& naming);
     void clear();
     QSize minimumSizeHint() const override { return {300, 140}; }

@@ -57,7 +57,8 @@ void SeamBars::paintEvent(QPaintEvent*)
         if (!measured_)
             continue;
         painter.setBrush(over ? t.coral : t.sea);
-        painter.drawRoundedRect(QRectF(bar.left(), bar.top(), std::max(5.0, share * bar.width()), 7.0), 3.5, 3.5);
+        painter.drawRoundedRect(
+            QRectF(bar.left(), bar.top(), std::max(5.0, share * bar.width()), 7.0), 3.5, 3.5);
         painter.setPen(over ? t.coral : t.ink);
         painter.drawText(QRectF(width() - 70.0, y, 70.0, 24.0), Qt::AlignRight | Qt::AlignVCenter,
             typeset(formatNumber(row.value, 1) + row.unit));

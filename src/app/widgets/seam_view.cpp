@@ -12,8 +12,9 @@ SeamView::SeamView(QWidget* parent)
 {
     setMinimumHeight(90);
     setAccessibleName(tr("Seam close-up"));
-    setToolTip(tr("The end of the loop laid over its beginning; the closer they run, the less the joint "
-                  "is heard"));
+    setToolTip(
+        tr("The end of the loop laid over its beginning; the closer they run, the less the joint "
+           "is heard"));
 }
 
 void SeamView::setCloseUp(SeamCloseUp closeUp, const QString& scale)
@@ -54,8 +55,7 @@ void SeamView::paintEvent(QPaintEvent*)
     drawWord(tr(" over beginning"), t.sea);
     painter.setFont(Theme::font(12));
     painter.setPen(t.quietInk);
-    painter.drawText(
-        QRectF(rect()).adjusted(0, 4, -10, 0), Qt::AlignRight | Qt::AlignTop, scale_);
+    painter.drawText(QRectF(rect()).adjusted(0, 4, -10, 0), Qt::AlignRight | Qt::AlignTop, scale_);
 
     const QRectF area = QRectF(rect()).adjusted(10.0, 28.0, -10.0, -10.0);
     float top = 1e-4f;
@@ -64,9 +64,11 @@ void SeamView::paintEvent(QPaintEvent*)
             top = std::max(top, std::abs(s));
     const double reach = double(2 * closeUp_.before);
     painter.setPen(QPen(t.line, 1.0));
-    painter.drawLine(QPointF(area.left(), area.center().y()), QPointF(area.right(), area.center().y()));
+    painter.drawLine(
+        QPointF(area.left(), area.center().y()), QPointF(area.right(), area.center().y()));
     painter.setPen(QPen(t.quietInk, 1.0, Qt::DashLine));
-    painter.drawLine(QPointF(area.center().x(), area.top()), QPointF(area.center().x(), area.bottom()));
+    painter.drawLine(
+        QPointF(area.center().x(), area.top()), QPointF(area.center().x(), area.bottom()));
     const auto draw = [&](const std::vector<float>& wave, const QPen& pen) {
         QPolygonF line;
         for (std::size_t i = 0; i < wave.size(); ++i)

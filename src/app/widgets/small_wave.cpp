@@ -24,9 +24,11 @@ void paintSmallWave(
     const double half = 0.5 * area.height() / double(top);
     QPolygonF outline;
     for (std::size_t i = 0; i < count; ++i)
-        outline << QPointF(area.left() + double(i) + 0.5, area.center().y() - half * double(columns[i].high) - 0.4);
+        outline << QPointF(area.left() + double(i) + 0.5,
+            area.center().y() - half * double(columns[i].high) - 0.4);
     for (std::size_t i = count; i-- > 0;)
-        outline << QPointF(area.left() + double(i) + 0.5, area.center().y() - half * double(columns[i].low) + 0.4);
+        outline << QPointF(
+            area.left() + double(i) + 0.5, area.center().y() - half * double(columns[i].low) + 0.4);
     painter.setPen(Qt::NoPen);
     painter.setBrush(color);
     painter.drawPolygon(outline);

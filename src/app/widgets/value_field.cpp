@@ -18,7 +18,10 @@ constexpr double dragThreshold = 4.0;
 
 } // namespace
 
-double stepLinear(double value, double steps, double size) { return value + steps * size; }
+double stepLinear(double value, double steps, double size)
+{
+    return value + steps * size;
+}
 
 double stepTime(double value, double steps)
 {
@@ -87,7 +90,8 @@ void ValueField::commitTyped()
         return;
     const auto typed = spec_.parse(edit_->text());
     if (!typed) {
-        emit refused(tr("\"%1\" cannot be read as a value for \"%2\".").arg(edit_->text(), spec_.label));
+        emit refused(
+            tr("\"%1\" cannot be read as a value for \"%2\".").arg(edit_->text(), spec_.label));
         show();
         return;
     }
@@ -96,7 +100,8 @@ void ValueField::commitTyped()
     if (*typed < spec_.low - play || *typed > spec_.high + play) {
         emit refused(spec_.refusal.isEmpty()
                 ? tr("%1 must lie between %2 and %3.")
-                      .arg(spec_.label, typeset(spec_.format(spec_.low)), typeset(spec_.format(spec_.high)))
+                      .arg(spec_.label, typeset(spec_.format(spec_.low)),
+                          typeset(spec_.format(spec_.high)))
                 : spec_.refusal);
         show();
         return;

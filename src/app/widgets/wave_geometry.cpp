@@ -32,9 +32,8 @@ WaveGeometry WaveGeometry::scrolledTo(double first, std::int64_t frames) const
     const double shown = area.width() * framesPerPixel;
     const double air = 0.05 * shown;
     const double most = std::max(-air, double(frames) + air - shown);
-    g.firstFrame = shown > double(frames) + 2.0 * air
-        ? 0.5 * (double(frames) - shown)
-        : std::clamp(first, -air, most);
+    g.firstFrame = shown > double(frames) + 2.0 * air ? 0.5 * (double(frames) - shown)
+                                                      : std::clamp(first, -air, most);
     return g;
 }
 
@@ -51,7 +50,8 @@ std::vector<Tick> timeTicks(const WaveGeometry& geometry, double rate, double le
         }
     const int decimals = std::clamp(int(std::ceil(-std::log10(step) - 1e-9)), 0, 5);
     std::vector<Tick> ticks;
-    const auto first = std::int64_t(std::ceil(std::max(0.0, geometry.firstFrame) / rate / step - 1e-9));
+    const auto first =
+        std::int64_t(std::ceil(std::max(0.0, geometry.firstFrame) / rate / step - 1e-9));
     for (std::int64_t i = first; double(i) * step * rate <= geometry.lastFrame(); ++i)
         ticks.push_back(
             {double(i) * step * rate, QString::number(double(i) * step, 'f', decimals)});

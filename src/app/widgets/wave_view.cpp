@@ -99,13 +99,19 @@ void WaveView::setView(const WaveGeometry& geometry)
     emit viewChanged();
 }
 
-void WaveView::fit(Span span) { setView(geometry_.fitting(span)); }
-void WaveView::scrollTo(double firstFrame) { setView(geometry_.scrolledTo(firstFrame, frames())); }
+void WaveView::fit(Span span)
+{
+    setView(geometry_.fitting(span));
+}
+void WaveView::scrollTo(double firstFrame)
+{
+    setView(geometry_.scrolledTo(firstFrame, frames()));
+}
 void WaveView::zoom(double factor)
 {
     const bool onHandle = focused_ >= 0 && handle(focused_) != nullptr;
-    const double x
-        = onHandle ? geometry_.xOf(handle(focused_)->frame) : geometry_.area.center().x();
+    const double x =
+        onHandle ? geometry_.xOf(handle(focused_)->frame) : geometry_.area.center().x();
     setView(geometry_.zoomed(factor, x, frames()));
 }
 
@@ -128,8 +134,8 @@ int WaveView::handleAt(QPointF position) const
             : h.grip == WaveHandle::Grip::bottom            ? geometry_.area.bottom()
                                                             : geometry_.area.center().y();
         distance += 0.01 * std::abs(grip - position.y());
-        if (std::abs(geometry_.xOf(h.frame) - position.x()) <= grabReach && distance < bestDistance + 6.0
-            && distance < bestDistance) {
+        if (std::abs(geometry_.xOf(h.frame) - position.x()) <= grabReach
+            && distance < bestDistance + 6.0 && distance < bestDistance) {
             bestDistance = distance;
             best = h.id;
         }
@@ -137,7 +143,8 @@ int WaveView::handleAt(QPointF position) const
     return best;
 }
 
-// ---- Hand ------------------------------------------------------------------------------------------
+// ---- Hand
+// ------------------------------------------------------------------------------------------
 
 void WaveView::wheelEvent(QWheelEvent* event)
 {
@@ -147,8 +154,7 @@ void WaveView::wheelEvent(QWheelEvent* event)
     if (std::abs(turn.x()) > std::abs(turn.y()))
         scrollTo(geometry_.firstFrame - turn.x() * geometry_.framesPerPixel);
     else if (turn.y() != 0)
-        setView(geometry_.zoomed(
-            std::exp2(-turn.y() / 240.0), event->position().x(), frames()));
+        setView(geometry_.zoomed(std::exp2(-turn.y() / 240.0), event->position().x(), frames()));
     event->accept();
 }
 
@@ -290,7 +296,8 @@ bool WaveView::focusNextPrevChild(bool next)
     return QWidget::focusNextPrevChild(next);
 }
 
-// ---- Picture ---------------------------------------------------------------------------------------
+// ---- Picture
+// ---------------------------------------------------------------------------------------
 
 void WaveView::paintEvent(QPaintEvent*)
 {

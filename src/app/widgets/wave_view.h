@@ -24,8 +24,8 @@ struct WaveHandle {
 
 /// The zoomed wave with its time axis, its handles and whatever its stop draws over it.
 ///
-/// Shows and reports; changes nothing. The wheel zooms about the pointer; handles move from where they
-/// are grabbed, ten times finer with Shift, and Esc puts them back.
+/// Shows and reports; changes nothing. The wheel zooms about the pointer; handles move from where
+/// they are grabbed, ten times finer with Shift, and Esc puts them back.
 class WaveView : public QWidget {
     Q_OBJECT
 

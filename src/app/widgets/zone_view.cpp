@@ -86,13 +86,16 @@ void ZoneView::paintEvent(QPaintEvent*)
         for (int key = 0; key < 128; ++key)
             if (KeyboardGeometry::isBlack(key) == black) {
                 painter.setPen(QPen(t.line, 0.8));
-                painter.setBrush(black ? (Theme::name() == ThemeName::daybreak ? t.ink : t.paper.darker(140)) : t.panel);
+                painter.setBrush(black
+                        ? (Theme::name() == ThemeName::daybreak ? t.ink : t.paper.darker(140))
+                        : t.panel);
                 painter.drawRect(g.rectOf(key));
             }
     painter.setPen(t.quietInk);
     painter.setFont(Theme::font(9));
     for (int key = 12; key < 128; key += 12)
-        painter.drawText(QRectF(g.rectOf(key).left() - 14.0, g.area.bottom() - 12.0, 14.0 * 2 + g.whiteWidth(), 12.0),
+        painter.drawText(QRectF(g.rectOf(key).left() - 14.0, g.area.bottom() - 12.0,
+                             14.0 * 2 + g.whiteWidth(), 12.0),
             Qt::AlignCenter, typeset(noteName(key, naming_)));
     if (zones_.empty()) {
         painter.setFont(Theme::font(13));
@@ -125,7 +128,8 @@ void ZoneView::paintBlock(QPainter& painter, const Zone& zone) const
         painter.drawEllipse(QPointF(x, block.top() + 26.0), 4.0, 4.0);
         painter.setPen(t.brass);
         painter.setFont(Theme::font(12, Theme::Weight::strong));
-        painter.drawText(QRectF(x + 8.0, block.top() + 17.0, 140.0, 18.0), Qt::AlignLeft | Qt::AlignVCenter,
+        painter.drawText(QRectF(x + 8.0, block.top() + 17.0, 140.0, 18.0),
+            Qt::AlignLeft | Qt::AlignVCenter,
             typeset(tr("root %1").arg(QString::fromStdString(keyWithNumber(root, naming_)))));
     }
     painter.setPen(t.ink);
@@ -179,15 +183,20 @@ void ZoneView::mouseMoveEvent(QMouseEvent* event)
     const int velocityPull = int(std::lround(-pull.y() / field().height() * 128.0));
     Zone zone = atGrab_;
     switch (grabbed_.edge) {
-    case Edge::low: zone.lowKey = std::clamp(zone.lowKey + keyPull, 0, zone.highKey); break;
-    case Edge::high: zone.highKey = std::clamp(zone.highKey + keyPull, zone.lowKey, 127); break;
+    case Edge::low:
+        zone.lowKey = std::clamp(zone.lowKey + keyPull, 0, zone.highKey);
+        break;
+    case Edge::high:
+        zone.highKey = std::clamp(zone.highKey + keyPull, zone.lowKey, 127);
+        break;
     case Edge::quiet:
         zone.lowVelocity = std::clamp(zone.lowVelocity + velocityPull, 1, zone.highVelocity);
         break;
     case Edge::loud:
         zone.highVelocity = std::clamp(zone.highVelocity + velocityPull, zone.lowVelocity, 127);
         break;
-    case Edge::none: return;
+    case Edge::none:
+        return;
     }
     const bool first = !std::exchange(moved_, true);
     emit bordersDragged(zone, first);

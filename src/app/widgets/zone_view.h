@@ -8,8 +8,8 @@
 
 namespace puretone::app {
 
-/// Keys along the bottom, velocity upwards: each zone a block with its root marked. The borders of a
-/// block can be dragged.
+/// Keys along the bottom, velocity upwards: each zone a block with its root marked. The borders of
+/// a block can be dragged.
 class ZoneView : public QWidget {
     Q_OBJECT
 
