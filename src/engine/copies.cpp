@@ -3,9 +3,11 @@
 
 #include "audio/resample.h"
 
+#include <algorithm>
+
 namespace puretone {
 
-std::size_t copyForSpeed(double speed) noexcept
+std::size_t bandwidthForSpeed(double speed) noexcept
 {
     for (std::size_t i = 0; i < bandwidths.size(); ++i)
         if (bandwidths[i].share() * speed <= 1.08)
@@ -37,9 +39,27 @@ BandCopy makeCopy(const Audio& stretch, Bandwidth bandwidth)
 BandCopies::BandCopies(const Audio& stretch, std::int64_t first, double fastest)
     : first_(first)
     , end_(first + stretch.frames())
+    , fastest_(fastest)
 {
-    for (std::size_t i = 0; i <= copyForSpeed(fastest); ++i)
-        copies_.push_back(makeCopy(stretch, bandwidths[i]));
+    const bool sparse = stretch.seconds() > 60.0;
+    const auto wanted = [&](std::size_t i) {
+        const auto& b = bandwidths[i];
+        return !sparse
+            || (b.numerator == 1
+                && (b.denominator == 1 || b.denominator == 2 || b.denominator == 4));
+    };
+    std::vector<double> shares;
+    for (std::size_t i = 0; i <= bandwidthForSpeed(fastest); ++i)
+        if (wanted(i)) {
+            copies_.push_back(makeCopy(stretch, bandwidths[i]));
+            shares.push_back(bandwidths[i].share());
+        }
+    // The widest copy that is narrow enough; the narrowest where none is.
+    for (std::size_t i = 0; i < bandwidths.size(); ++i) {
+        const auto enough = std::find_if(shares.begin(), shares.end(),
+            [&](double share) { return share <= bandwidths[i].share() + 1e-9; });
+        copyOf_[i] = std::min(std::size_t(enough - shares.begin()), shares.size() - 1);
+    }
 }
 
 std::size_t BandCopies::bytes() const

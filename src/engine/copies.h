@@ -27,26 +27,31 @@ inline constexpr std::array<Bandwidth, 13> bandwidths = {{{1, 1}, {4, 5}, {2, 3}
 /// Offsets that are multiples of this fall on whole frames in every copy.
 inline constexpr std::int64_t copyGrid = 240;
 
-/// Index of the widest copy that may be read at `speed` frames of the recording per output frame.
+/// Index into `bandwidths` of the widest one that may be read at `speed` frames of the recording
+/// per output frame.
 ///
 /// Up to 8 % more than the exact limit is allowed: what folds back then lies above 0.91 of the
 /// output's Nyquist frequency, where the copies' own slope has taken it down already.
-std::size_t copyForSpeed(double speed) noexcept;
+std::size_t bandwidthForSpeed(double speed) noexcept;
 
 /// A stretch of a recording in all bandwidths that its speeds may need.
 class BandCopies {
 public:
     /// @param first Recording frame of the stretch's beginning; a multiple of copyGrid.
     /// @param fastest Reading speed, recording frames per output frame, that must be served.
+    /// Stretches
+    ///        of more than a minute get whole octaves down to a quarter only: their memory counts
+    ///        more than the last third of an octave of brightness on keys above the root.
     BandCopies(const Audio& stretch, std::int64_t first, double fastest);
 
     std::int64_t first() const { return first_; }
     std::int64_t end() const { return end_; } ///< Recording frame behind the last one.
-    bool serves(double speed) const { return copyForSpeed(speed) < copies_.size(); }
+    bool serves(double speed) const { return speed <= fastest_; }
     std::size_t channelCount() const { return copies_[0].channels.size(); }
-    const BandCopy& copy(std::size_t index) const
+    /// The copy to be read at a speed.
+    const BandCopy& copyFor(double speed) const noexcept
     {
-        return copies_[index < copies_.size() ? index : copies_.size() - 1];
+        return copies_[copyOf_[bandwidthForSpeed(speed)]];
     }
     std::size_t bytes() const;
 
@@ -56,6 +61,9 @@ public:
 private:
     std::int64_t first_;
     std::int64_t end_;
+    double fastest_;
+    std::array<std::size_t, bandwidths.size()>
+        copyOf_{}; ///< Index of the copy that stands in for each bandwidth.
     std::vector<BandCopy> copies_;
 };
 

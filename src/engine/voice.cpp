@@ -63,7 +63,7 @@ int Voice::readStretch(float* left, float* right, int frames, double speed) noex
     // Up to where this copy is right: the change of copies, the wrap, or the end.
     const double limit = inLooped ? sound.wrapAt : sound.loops() ? sound.loopedFrom : sound.end;
     const int count = std::clamp(int(std::ceil((limit - position_) / speed)), 1, frames);
-    const BandCopy& copy = copies.copy(copyForSpeed(speed));
+    const BandCopy& copy = copies.copyFor(speed);
     const auto& kernel = InterpolationKernel::shared();
     const float* first = copy.channels[0].data();
     const float* second = copy.channels.size() > 1 ? copy.channels[1].data() : nullptr;

@@ -51,6 +51,20 @@ TEST_CASE("a dropped recording is opened, in the background, and can be undone",
     CHECK(d.take().name == "keepers hum");
 }
 
+TEST_CASE("opening can be cancelled and leaves nothing behind", "[app]")
+{
+    const TemporaryFolder folder;
+    REQUIRE(writeWav(folder / "long.wav", mono(harmonicTone(220.0, 48000.0, 60.0)), SampleFormat::int16));
+    Driver d;
+    d.session().open(QString::fromStdString((folder / "long.wav").string()));
+    QTest::qWait(30);
+    d.click(d.window.messages(), "Cancel");
+    CHECK_FALSE(d.session().opening());
+    CHECK(d.session().take() == nullptr);
+    CHECK(messageOf(d).empty());
+    CHECK_FALSE(d.session().history().canUndo());
+}
+
 TEST_CASE("bad files give a sentence and change nothing", "[app][bad-input]")
 {
     const TemporaryFolder folder;

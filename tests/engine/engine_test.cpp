@@ -331,7 +331,7 @@ TEST_CASE("the compiler makes anew only what changed", "[engine][program]")
 TEST_CASE("copies grow narrower as the reading speed grows", "[engine][copies]")
 {
     for (double speed = 0.2; speed < 16.0; speed *= 1.03) {
-        const double share = bandwidths[copyForSpeed(speed)].share();
+        const double share = bandwidths[bandwidthForSpeed(speed)].share();
         // Never more bandwidth than the output holds (8 % lie in the filters' own slope), never
         // less than three quarters of it.
         CHECK(share * speed <= 1.08);

@@ -69,6 +69,8 @@ void Background::finished(const std::string& key, const std::any& result)
     jobs_.erase(slot);
     if (waiting)
         start(key, std::move(*waiting));
+    else
+        emit rested(QString::fromStdString(key));
     // Last, since it may ask for more work.
     if (!stopped)
         done(result);

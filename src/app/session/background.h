@@ -40,6 +40,8 @@ public:
 
 signals:
     void progressed(const QString& key, double share);
+    /// Nothing runs or waits for this key any more, finished or cancelled.
+    void rested(const QString& key);
 
 private:
     struct Job {

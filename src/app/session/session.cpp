@@ -14,6 +14,10 @@ Session::Session(QObject* parent)
 {
     connect(&player_, &Player::rateChanged, this, &Session::compile);
     connect(&player_, &Player::message, this, [this](const QString& s) { say(s); });
+    connect(&background_, &Background::rested, this, [this](const QString& key) {
+        if (key == QLatin1String("open"))
+            emit openingChanged();
+    });
 }
 
 const Take* Session::take() const
@@ -197,17 +201,14 @@ void Session::open(const QString& path)
                 return Result<Instrument>(tl::unexpected(made.error()));
             return Result<Instrument>(makeInstrument(std::move(*made)));
         },
-        [this, path](const std::any& result) {
-            opened(path, std::any_cast<Result<Instrument>>(result));
-            emit openingChanged();
-        });
+        [this, path](
+            const std::any& result) { opened(path, std::any_cast<Result<Instrument>>(result)); });
     emit openingChanged();
 }
 
 void Session::cancelOpening()
 {
     background_.cancel("open");
-    emit openingChanged();
 }
 
 void Session::opened(const QString& path, const Result<Instrument>& result)
