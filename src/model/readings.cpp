@@ -42,6 +42,8 @@ Reading pitchReading(const Take& take, const Naming& naming)
         + (rounded == 0.0 ? "" : formatNumber(rounded, 0) + " ct");
     if (take.tuning.source == TuningSource::byHand || take.pitch.verdict == PitchVerdict::clear)
         return reading;
+    if (take.pitch.verdict == PitchVerdict::none && take.tuning.source == TuningSource::proposed)
+        reading.text = "no clear pitch";
     if (take.pitch.verdict == PitchVerdict::uncertain)
         reading.concern = "The pitch is uncertain: compare the candidates and choose one.";
     else if (take.tuning.source == TuningSource::fromFile)

@@ -20,8 +20,14 @@ void readPitch(Take& take, const Progress& progress)
 {
     const auto mono = mixToMono(take.audio(), take.kept);
     take.pitch = analysePitch(mono, take.rate(), progress);
-    if (take.tuning.source != TuningSource::byHand && take.pitch.midi)
-        take.tuning = Tuning::forPitch(*take.pitch.midi, TuningSource::proposed);
+    if (take.tuning.source == TuningSource::byHand)
+        return;
+    // A guess that is hardly better than chance would only put noise out of tune: middle C then
+    // plays the recording as it is.
+    constexpr double worthProposing = 0.2;
+    take.tuning = take.pitch.midi && take.pitch.confidence >= worthProposing
+        ? Tuning::forPitch(*take.pitch.midi, TuningSource::proposed)
+        : Tuning{};
 }
 
 void searchLoops(Take& take, bool takeBest, const Progress& progress)

@@ -21,7 +21,8 @@ Result<Take> makeTake(
 /// An instrument of one take, named after it.
 Instrument makeInstrument(Take take);
 
-/// Reads the pitch of the kept part again and, unless it was set by hand, the tuning from it.
+/// Reads the pitch of the kept part again and, unless it was set by hand, the tuning from it: the note
+/// that was read, or middle C where nothing worth proposing was.
 void readPitch(Take& take, const Progress& progress = {});
 /// Searches loops in the kept part again; the loop itself is replaced only when `take` is told so.
 void searchLoops(Take& take, bool takeBest, const Progress& progress = {});

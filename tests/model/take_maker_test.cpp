@@ -39,6 +39,14 @@ TEST_CASE("root and loop in a file are used where ours are worse", "[model][take
     CHECK(tone.loopChoices.back().loop.span == sampler.loops[0].span);
 }
 
+TEST_CASE("noise is not put out of tune by a guess", "[model][take]")
+{
+    const auto take = *makeTake(makeRecording(mono(noise(48000.0, 1.5)), "wind.wav"));
+    CHECK(take.pitch.verdict == PitchVerdict::none);
+    CHECK(take.tuning == Tuning{60, 0.0, TuningSource::proposed});
+    CHECK_FALSE(take.period());
+}
+
 TEST_CASE("a silent recording makes no take", "[model][take][bad-input]")
 {
     CHECK_FALSE(makeTake(makeRecording(mono(silence(48000.0, 1.0)), "still.wav")));

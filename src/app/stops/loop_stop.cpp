@@ -23,8 +23,8 @@ LoopStop::LoopStop(Session& s, QWidget* parent)
     wave()->setHeadroom(arcRoom);
     wave()->setUnderlay([this](QPainter& p, const WaveGeometry& g) { paintUnder(p, g); });
     wave()->setOverlay([this](QPainter& p, const WaveGeometry& g) { paintOver(p, g); });
-    seam_->setFixedHeight(128);
-    bench()->addWidget(seam_);
+    seam_->setMaximumHeight(150);
+    bench()->addWidget(seam_, 1);
     bench()->addWidget(candidates_);
     addFields();
     connectFields();
@@ -143,9 +143,13 @@ void LoopStop::paintOver(QPainter& painter, const WaveGeometry& g)
     if (take == nullptr || !take->loop.on)
         return;
     const auto& t = Theme::tokens();
-    const double start = g.xOf(double(take->loop.span.start.value));
-    const double end = g.xOf(double(take->loop.span.end.value));
-    const double fade = double(take->loop.crossfade.value) / g.framesPerPixel;
+    // Far outside one place is as good as another, and near ones are painted faster.
+    const auto near = [&](double x) {
+        return std::clamp(x, g.area.left() - 4000.0, g.area.right() + 4000.0);
+    };
+    const double start = near(g.xOf(double(take->loop.span.start.value)));
+    const double end = near(g.xOf(double(take->loop.span.end.value)));
+    const double fade = std::min(8000.0, double(take->loop.crossfade.value) / g.framesPerPixel);
     painter.save();
     painter.setClipRect(QRectF(g.area.left(), 0.0, g.area.width(), g.area.bottom()));
     // The two stretches that are mixed: wedges that grow towards the posts.

@@ -29,12 +29,12 @@ SoundStop::SoundStop(Session& s, QWidget* parent)
     loudness_ = addReading(tr("Loudness"), tr("Of the kept part, after EBU R 128"));
     format_ = addReading(tr("Recording"), tr("Channels and frames per second of the file"));
     addRule();
-    auto* propose = addButton(tr("Propose again"),
+    propose_ = addButton(tr("Propose again"),
         tr("Put start and end where the attack begins and the decay meets the noise"));
-    auto* whole = addButton(
+    whole_ = addButton(
         tr("Keep all of it"), tr("The whole recording, from the first frame to the last"));
     details()->addStretch(1);
-    auto* open = addButton(
+    open_ = addButton(
         tr("Open another recording"), tr("WAV, AIFF, FLAC, Ogg, Opus or MP3 (Ctrl+O)"), true);
 
     connectToTake(start_, tr("Move start"),
@@ -45,18 +45,18 @@ SoundStop::SoundStop(Session& s, QWidget* parent)
     connectToTake(fadeIn_, tr("Change fade in"), [](Take& t, double v) { t.fades.inSeconds = v; });
     connectToTake(
         fadeOut_, tr("Change fade out"), [](Take& t, double v) { t.fades.outSeconds = v; });
-    connect(propose, &QPushButton::clicked, this, [this] {
+    connect(propose_, &QPushButton::clicked, this, [this] {
         session().editTake(tr("Propose kept part"), [](Take& t) {
             if (const auto kept = proposeKept(t.audio(), t.name))
                 t.kept = *kept;
         });
     });
-    connect(whole, &QPushButton::clicked, this, [this] {
+    connect(whole_, &QPushButton::clicked, this, [this] {
         session().editTake(tr("Keep all"), [](Take& t) {
             t.kept = {Frames{0}, Frames{t.audio().frames()}};
         });
     });
-    connect(open, &QPushButton::clicked, this, &SoundStop::openAsked);
+    connect(open_, &QPushButton::clicked, this, &SoundStop::openAsked);
     connect(wave(), &WaveView::handleMoved, this, &SoundStop::moveHandle);
     connect(wave(), &WaveView::handleCancelled, this, [this] { abandonGesture(); });
     connect(wave(), &WaveView::stretchAsked, this, [this](qint64 frame) {
@@ -108,6 +108,9 @@ void SoundStop::refresh()
     const bool has = showSound();
     for (auto* field : {start_, end_, fadeIn_, fadeOut_})
         field->setFieldEnabled(has);
+    propose_->setEnabled(has);
+    whole_->setEnabled(has);
+    open_->setText(has ? tr("Open another recording") : tr("Open a recording"));
     for (auto* label : {length_, level_, loudness_, format_})
         label->clear();
     if (!has)

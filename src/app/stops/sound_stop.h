@@ -23,6 +23,7 @@ private:
 
     ValueField *start_, *end_, *fadeIn_, *fadeOut_;
     QLabel *length_, *level_, *loudness_, *format_;
+    QPushButton *propose_, *whole_, *open_;
 };
 
 } // namespace puretone::app

@@ -12,8 +12,8 @@ WaveBench::WaveBench(Session& session, const QString& title, QWidget* parent)
     , invitation_(new QLabel(this))
 {
     bench()->addWidget(strip_);
-    bench()->addWidget(wave_, 1);
-    bench()->addWidget(invitation_, 1);
+    bench()->addWidget(wave_, 3);
+    bench()->addWidget(invitation_, 3);
     invitation_->setAlignment(Qt::AlignCenter);
     invitation_->setWordWrap(true);
     invitation_->setProperty("role", "quiet");

@@ -67,6 +67,9 @@ QPushButton[kind="main"]:focus, QPushButton:checked:focus { border: 2px solid %3
 QPushButton:disabled { color: %4; background: %10; border-color: %5; }
 QPushButton[kind="plain"] { border: none; background: transparent; padding: 0 2px; text-align: left; }
 QPushButton[kind="plain"]:hover, QPushButton[kind="plain"]:focus { color: %6; text-decoration: underline; }
+QToolButton { color: %3; }
+QToolButton:hover, QToolButton:focus { color: %6; }
+QToolButton:disabled { color: %5; }
 QLineEdit { background: %10; color: %3; border: 1px solid transparent; border-radius: 4px;
     padding: 0 9px; min-height: 24px; selection-background-color: %6; selection-color: %11; }
 QLineEdit:hover { border-color: %5; }

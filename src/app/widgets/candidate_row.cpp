@@ -14,7 +14,7 @@ namespace puretone::app {
 namespace {
 
 constexpr double space = 6.0;
-constexpr double leastWidth = 112.0;
+constexpr double leastWidth = 122.0;
 
 } // namespace
 
@@ -44,7 +44,7 @@ std::size_t CandidateRow::shown() const
 
 QRectF CandidateRow::cardRect(std::size_t index) const
 {
-    const double count = double(std::max<std::size_t>(shown(), 6));
+    const double count = double(std::max<std::size_t>(shown(), 5));
     const double w = (width() - space * (count - 1.0)) / count;
     return {double(index) * (w + space), 1.0, w, height() - 2.0};
 }
@@ -75,20 +75,21 @@ void CandidateRow::paintEvent(QPaintEvent*)
             isCurrent(i) ? t.heather : t.quietInk);
         const double seconds = double(c.loop.span.length()) / rate;
         const bool seamless = seamVerdict(c.cost) == SeamVerdict::seamless;
+        const QRectF text = card.adjusted(8.0, 30.0, -8.0, 0.0);
+        const QRectF second(text.left(), text.top() + 16.0, text.width(), 16.0);
         painter.setFont(Theme::font(11, Theme::Weight::strong));
         painter.setPen(t.ink);
-        const QRectF text = card.adjusted(8.0, 30.0, -8.0, 0.0);
         painter.drawText(QRectF(text.left(), text.top(), text.width(), 16.0),
             Qt::AlignLeft | Qt::AlignVCenter, QString::fromLatin1(nameOf(c.kind)));
+        const auto length = typeset(formatSeconds(seconds));
         painter.setPen(t.quietInk);
         painter.setFont(Theme::font(11));
-        painter.drawText(QRectF(text.left(), text.top(), text.width(), 16.0),
-            Qt::AlignRight | Qt::AlignVCenter, typeset(formatSeconds(seconds)));
+        painter.drawText(second, Qt::AlignLeft | Qt::AlignVCenter, length);
         painter.setPen(seamless ? t.sea : t.coral);
-        const auto words = painter.fontMetrics().elidedText(
-            typeset(describeSeam(c.seam, seconds)), Qt::ElideRight, int(text.width()));
-        painter.drawText(QRectF(text.left(), text.top() + 16.0, text.width(), 16.0),
-            Qt::AlignLeft | Qt::AlignVCenter, words);
+        const double room = second.width() - painter.fontMetrics().horizontalAdvance(length) - 8.0;
+        painter.drawText(second, Qt::AlignRight | Qt::AlignVCenter,
+            painter.fontMetrics().elidedText(
+                typeset(describeSeam(c.seam, seconds)), Qt::ElideRight, int(room)));
     }
     if (hasFocus()) {
         painter.setPen(QPen(t.ink, 1.0, Qt::DotLine));

@@ -71,7 +71,9 @@ void SeamView::paintEvent(QPaintEvent*)
         QPointF(area.center().x(), area.top()), QPointF(area.center().x(), area.bottom()));
     const auto draw = [&](const std::vector<float>& wave, const QPen& pen) {
         QPolygonF line;
-        for (std::size_t i = 0; i < wave.size(); ++i)
+        // A point for each pixel is all that can be seen.
+        const auto step = std::max<std::size_t>(1, std::size_t(reach / area.width()));
+        for (std::size_t i = 0; i < wave.size(); i += step)
             line << QPointF(area.left() + double(i) / reach * area.width(),
                 area.center().y() - double(wave[i] / top) * 0.48 * area.height());
         painter.setPen(pen);

@@ -51,14 +51,12 @@ void WaveStrip::paintEvent(QPaintEvent*)
     painter.drawRoundedRect(rect(), 4.0, 4.0);
     if (!peaks_)
         return;
-    const Span whole{Frames{0}, Frames{peaks_->audio().frames()}};
-    const QRectF area = QRectF(rect()).adjusted(0.0, 3.0, 0.0, -3.0);
-    paintSmallWave(painter, area, *peaks_, whole, t.faded);
-    painter.save();
-    painter.setClipRect(QRectF(xOf(double(kept_.start.value)), 0.0,
-        xOf(double(kept_.end.value)) - xOf(double(kept_.start.value)), height()));
-    paintSmallWave(painter, area, *peaks_, whole, t.sea);
-    painter.restore();
+    picture_.prepare({double(reinterpret_cast<std::uintptr_t>(peaks_.get()))}, size(),
+        devicePixelRatioF(), [this](QPainter& p, const QColor& color) {
+            paintSmallWave(p, QRectF(rect()).adjusted(0.0, 3.0, 0.0, -3.0), *peaks_,
+                {Frames{0}, Frames{peaks_->audio().frames()}}, color);
+        });
+    picture_.paint(painter, xOf(double(kept_.start.value)), xOf(double(kept_.end.value)));
     QRectF window(xOf(first_), 1.0, xOf(last_) - xOf(first_), height() - 2.0);
     window = window.intersected(QRectF(rect()).adjusted(1.0, 1.0, -1.0, -1.0));
     painter.setBrush(Qt::NoBrush);

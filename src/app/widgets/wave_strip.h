@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/widgets/two_tone.h"
 #include "audio/peaks.h"
 
 #include <QWidget>
@@ -35,6 +36,7 @@ private:
     Span kept_;
     double first_ = 0.0, last_ = 0.0;
     double grabOffset_ = 0.0;
+    TwoTonePicture picture_;
 };
 
 } // namespace puretone::app

@@ -327,37 +327,31 @@ void WaveView::paintEvent(QPaintEvent*)
 
 void WaveView::paintWave(QPainter& painter)
 {
+    const QRectF& a = geometry_.area;
+    picture_.prepare({double(reinterpret_cast<std::uintptr_t>(peaks_.get())), a.left(), a.top(),
+                         a.width(), a.height(), geometry_.firstFrame, geometry_.framesPerPixel},
+        size(), devicePixelRatioF(),
+        [this](QPainter& p, const QColor& color) { drawWave(p, color); });
+    picture_.paint(
+        painter, geometry_.xOf(double(kept_.start.value)), geometry_.xOf(double(kept_.end.value)));
+}
+
+void WaveView::drawWave(QPainter& painter, const QColor& color)
+{
     const auto channels = std::min<std::size_t>(2, peaks_->audio().channelCount());
     const double laneHeight = geometry_.area.height() / double(channels);
+    painter.setClipRect(geometry_.area);
     for (std::size_t c = 0; c < channels; ++c) {
         const QRectF lane(geometry_.area.left(), geometry_.area.top() + double(c) * laneHeight,
             geometry_.area.width(), laneHeight);
         if (geometry_.framesPerPixel < 1.0)
-            paintSamples(painter, c, lane);
+            drawSamples(painter, c, lane, color);
         else
-            paintLane(painter, c, lane);
+            drawLane(painter, c, lane, color);
     }
 }
 
-namespace {
-
-/// Part of the wave with one colour.
-struct Stretch {
-    double left, right;
-    QColor color;
-};
-
-std::vector<Stretch> stretches(const WaveGeometry& g, Span kept)
-{
-    const auto& t = Theme::tokens();
-    const double from = std::clamp(g.xOf(double(kept.start.value)), g.area.left(), g.area.right());
-    const double to = std::clamp(g.xOf(double(kept.end.value)), g.area.left(), g.area.right());
-    return {{g.area.left(), from, t.faded}, {from, to, t.sea}, {to, g.area.right(), t.faded}};
-}
-
-} // namespace
-
-void WaveView::paintLane(QPainter& painter, std::size_t channel, QRectF lane)
+void WaveView::drawLane(QPainter& painter, std::size_t channel, QRectF lane, const QColor& color)
 {
     const double scale = devicePixelRatioF();
     const auto count = std::size_t(lane.width() * scale) + 1;
@@ -372,18 +366,12 @@ void WaveView::paintLane(QPainter& painter, std::size_t channel, QRectF lane)
     for (std::size_t i = count; i-- > 0;)
         outline << QPointF(x(i), middle - half * double(columns_[i].low / fullHeight_) + 0.4);
     painter.setPen(Qt::NoPen);
-    for (const auto& s : stretches(geometry_, kept_)) {
-        if (s.right <= s.left)
-            continue;
-        painter.save();
-        painter.setClipRect(QRectF(s.left, lane.top(), s.right - s.left, lane.height()));
-        painter.setBrush(s.color);
-        painter.drawPolygon(outline);
-        painter.restore();
-    }
+    painter.setBrush(color);
+    painter.drawPolygon(outline);
 }
 
-void WaveView::paintSamples(QPainter& painter, std::size_t channel, QRectF lane)
+void WaveView::drawSamples(
+    QPainter& painter, std::size_t channel, QRectF lane, const QColor& color) const
 {
     const auto samples = peaks_->audio().channel(channel);
     const auto first = std::max<std::int64_t>(0, std::int64_t(geometry_.firstFrame) - 1);
@@ -395,23 +383,15 @@ void WaveView::paintSamples(QPainter& painter, std::size_t channel, QRectF lane)
     for (auto f = first; f < last; ++f)
         line << QPointF(geometry_.xOf(double(f)),
             middle - half * double(samples[std::size_t(f)] / fullHeight_));
-    const bool points = 1.0 / geometry_.framesPerPixel >= pointsFrom;
-    for (const auto& s : stretches(geometry_, kept_)) {
-        if (s.right <= s.left)
-            continue;
-        painter.save();
-        painter.setClipRect(QRectF(s.left, lane.top(), s.right - s.left, lane.height()));
-        painter.setPen(QPen(s.color, 1.6));
-        painter.setBrush(Qt::NoBrush);
-        painter.drawPolyline(line);
-        if (points) {
-            painter.setPen(Qt::NoPen);
-            painter.setBrush(s.color);
-            for (const auto& p : line)
-                painter.drawEllipse(p, 2.6, 2.6);
-        }
-        painter.restore();
-    }
+    painter.setPen(QPen(color, 1.6));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawPolyline(line);
+    if (1.0 / geometry_.framesPerPixel < pointsFrom)
+        return;
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(color);
+    for (const auto& p : line)
+        painter.drawEllipse(p, 2.6, 2.6);
 }
 
 void WaveView::paintAxis(QPainter& painter) const
@@ -456,10 +436,14 @@ void WaveView::paintHandle(QPainter& painter, const WaveHandle& h) const
         return;
     painter.setFont(Theme::font(12, Theme::Weight::strong));
     const double width = painter.fontMetrics().horizontalAdvance(note) + 10.0;
-    // Inside the recording's picture, whichever side has room.
-    const bool leftSide = x + 14.0 + width > a.right();
+    // On the right, unless the picture ends there or another post stands in the way.
+    const bool inTheWay = std::any_of(handles_.begin(), handles_.end(), [&](const WaveHandle& o) {
+        const double away = geometry_.xOf(o.frame) - x;
+        return o.id != h.id && o.post && away > 0.0 && away < width + 16.0;
+    });
+    const bool leftSide = inTheWay || x + 14.0 + width > a.right();
     const double textY = h.grip == WaveHandle::Grip::top ? a.bottom() - 22.0 : a.top() + 4.0;
-    QRectF box(leftSide ? x - width - 8.0 : x + 8.0, textY, width, 18.0);
+    const QRectF box(leftSide ? x - width - 8.0 : x + 8.0, textY, width, 18.0);
     QColor back = Theme::tokens().panel;
     back.setAlpha(215);
     painter.setPen(Qt::NoPen);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/widgets/two_tone.h"
 #include "app/widgets/wave_geometry.h"
 #include "audio/peaks.h"
 
@@ -81,8 +82,10 @@ private:
     void setView(const WaveGeometry& geometry);
     void moveTo(double frame, Qt::KeyboardModifiers modifiers, bool first);
     void paintWave(QPainter& painter);
-    void paintLane(QPainter& painter, std::size_t channel, QRectF lane);
-    void paintSamples(QPainter& painter, std::size_t channel, QRectF lane);
+    void drawWave(QPainter& painter, const QColor& color);
+    void drawLane(QPainter& painter, std::size_t channel, QRectF lane, const QColor& color);
+    void drawSamples(
+        QPainter& painter, std::size_t channel, QRectF lane, const QColor& color) const;
     void paintAxis(QPainter& painter) const;
     void paintHandle(QPainter& painter, const WaveHandle& handle) const;
     double rate() const { return peaks_ ? peaks_->audio().rate : 48000.0; }
@@ -104,6 +107,7 @@ private:
     bool panning_ = false;
     double panFirst_ = 0.0;
     std::vector<Extent> columns_;
+    TwoTonePicture picture_;
 };
 
 } // namespace puretone::app

@@ -1,0 +1,44 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/two_tone.h"
+
+#include "app/theme/theme.h"
+
+namespace puretone::app {
+
+void TwoTonePicture::prepare(
+    const std::vector<double>& key, QSize size, double pixelRatio, const Draw& draw)
+{
+    auto full = key;
+    full.push_back(double(Theme::name()));
+    if (full == key_ && size == size_ && pixelRatio == pixelRatio_)
+        return;
+    key_ = std::move(full);
+    size_ = size;
+    pixelRatio_ = pixelRatio;
+    const auto& t = Theme::tokens();
+    for (auto [picture, color] : {std::pair(&kept_, t.sea), std::pair(&cut_, t.faded)}) {
+        *picture = QPixmap(size * pixelRatio);
+        picture->setDevicePixelRatio(pixelRatio);
+        picture->fill(Qt::transparent);
+        QPainter painter(picture);
+        painter.setRenderHint(QPainter::Antialiasing);
+        draw(painter, color);
+    }
+}
+
+void TwoTonePicture::paint(QPainter& painter, double left, double right) const
+{
+    const double width = size_.width(), height = size_.height();
+    left = std::clamp(left, 0.0, width);
+    right = std::clamp(right, left, width);
+    const auto part = [&](const QPixmap& picture, double from, double to) {
+        if (to > from)
+            painter.drawPixmap(QRectF(from, 0.0, to - from, height), picture,
+                QRectF(from * pixelRatio_, 0.0, (to - from) * pixelRatio_, height * pixelRatio_));
+    };
+    part(cut_, 0.0, left);
+    part(kept_, left, right);
+    part(cut_, right, width);
+}
+
+} // namespace puretone::app
