@@ -14,7 +14,7 @@ namespace puretone {
 Result<void> writeProject(const Instrument& instrument, const std::filesystem::path& path);
 Result<Instrument> readProject(const std::filesystem::path& path, const Progress& progress = {});
 
-/// SoundFont 2.01 (E-mu Systems, "SoundFont Technical Specification", 2.04), 16 bit: one preset.
+/// SoundFont 2.01 ("SoundFont Technical Specification", version 2.04), 16 bit: one preset.
 std::vector<std::byte> encodeSoundFont(const Instrument& instrument);
 /// Reads the first preset of a bank.
 Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::string& name);

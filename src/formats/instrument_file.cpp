@@ -111,7 +111,7 @@ Result<void> writeCheckedWav(const Take& take, const fs::path& path)
             Instrument original, got;
             original.takes = {take};
             original.zones = {{1, take.id, 0, 127, 1, 127}};
-            const auto& sampler = *(*again)->sampler;
+            const SamplerInfo& sampler = *(*again)->sampler;
             got.takes = {finishedTake(take.id, take.name, *again, sampler.midi,
                 sampler.loops.empty() ? std::nullopt : std::optional(sampler.loops[0].span))};
             got.zones = original.zones;
@@ -232,7 +232,7 @@ Result<Instrument> openSound(const fs::path& path, const Progress& progress)
     const auto recording = openRecording(path, progress.part(0.0, 0.2));
     if (!recording)
         return tl::unexpected(recording.error());
-    if (const auto& sampler = (*recording)->sampler) {
+    if (const std::optional<SamplerInfo>& sampler = (*recording)->sampler) {
         Instrument instrument;
         instrument.name = nameFromFile((*recording)->fileName);
         instrument.takes = {finishedTake(1, instrument.name, *recording, sampler->midi,

@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
-// Numbers of the SoundFont Technical Specification, version 2.04 (E-mu Systems, 2006).
+// Numbers of the SoundFont Technical Specification, version 2.04 (2006).
 namespace puretone::sf2 {
 
 /// Section 8.1.2.

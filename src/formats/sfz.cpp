@@ -186,7 +186,7 @@ std::optional<Span> loopIn(const Opcodes& region, const Recording& recording)
 {
     const auto mode = region.find("loop_mode");
     const std::string how = mode == region.end() ? "" : mode->second;
-    const auto& sampler = recording.sampler;
+    const std::optional<SamplerInfo>& sampler = recording.sampler;
     const bool inFile = sampler && !sampler->loops.empty();
     if (how == "no_loop" || how == "one_shot" || (how.empty() && !inFile))
         return std::nullopt;

@@ -38,7 +38,8 @@ public:
     void undo();
     void redo();
 
-    /// Remembers the current value as what stands on disk.
+    /// Remembers a value as what stands on disk; the current one may have moved on meanwhile.
+    void markSaved(Instrument saved) { saved_ = std::move(saved); }
     void markSaved() { saved_ = current_; }
     bool isSaved() const { return saved_ == current_; }
     /// Forgets everything and starts from a document that was opened.

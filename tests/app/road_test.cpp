@@ -96,7 +96,7 @@ TEST_CASE("the whole road, by hand", "[app][road]")
     const TemporaryFolder folder;
     Driver d;
     const Instrument nothing = d.document();
-    d.open(horn);
+    d.drop(horn);
     REQUIRE(d.session().take() != nullptr);
     CHECK(d.take().tuning.rootKey == 46);
     CHECK(d.take().loop.on);
@@ -105,12 +105,12 @@ TEST_CASE("the whole road, by hand", "[app][road]")
     loopWhileHeld(d);
     shape(d);
 
-    const QString path = QString::fromStdString((folder / "x.puretone").string());
-    REQUIRE(d.session().save(path));
+    d.saveInDialog(folder / "x.puretone");
+    CHECK(d.session().history().isSaved());
     const Instrument end = d.document();
     {
         Driver other;
-        other.open(path.toStdString());
+        other.drop(folder / "x.puretone");
         CHECK(other.document() == end);
     }
     int steps = 0;

@@ -5,7 +5,9 @@
 #include "support/takes.h"
 
 #include <catch2/catch.hpp>
+#include <csignal>
 #include <fstream>
+#include <sys/resource.h>
 
 using namespace puretone;
 using namespace probe;
@@ -202,6 +204,28 @@ TEST_CASE(
     std::filesystem::create_directories(folder / name);
     CHECK_FALSE(writeInstrument(example(), folder / name));
     CHECK(std::filesystem::is_directory(folder / name));
+}
+
+TEST_CASE("a disk that fills up while writing leaves the old file whole", "[formats][bad-input]")
+{
+    const TemporaryFolder folder;
+    const std::string name = GENERATE("x.puretone", "x.wav", "x.sfz", "x.sf2");
+    CAPTURE(name);
+    std::ofstream(folder / name) << "what was there before";
+    const auto before = bytesOf(folder / name);
+    // A limit on file sizes fails writes the way a full disk does, for this process only.
+    std::signal(SIGXFSZ, SIG_IGN);
+    rlimit limit{};
+    ::getrlimit(RLIMIT_FSIZE, &limit);
+    const rlimit small{20000, limit.rlim_max};
+    ::setrlimit(RLIMIT_FSIZE, &small);
+    const auto written = writeInstrument(example(), folder / name);
+    ::setrlimit(RLIMIT_FSIZE, &limit);
+    REQUIRE_FALSE(written);
+    CHECK(written.error().code == ErrorCode::cannotWrite);
+    CHECK(bytesOf(folder / name) == before);
+    for (const auto& left : folder.names())
+        CHECK((left == name || left == "x samples"));
 }
 
 TEST_CASE("MIDI files are read with their tempo", "[formats][midi]")

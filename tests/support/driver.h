@@ -10,7 +10,9 @@
 #include "devices/simulated.h"
 #include "support/takes.h"
 
+#include <QFileDialog>
 #include <QLineEdit>
+#include <QMimeData>
 #include <QTest>
 
 namespace probe {
@@ -37,6 +39,33 @@ public:
     void open(const std::string& path)
     {
         session().open(QString::fromStdString(path));
+        settle();
+    }
+    /// Drops a file on the window and waits until it is open.
+    void drop(const std::filesystem::path& file)
+    {
+        QMimeData data;
+        data.setUrls({QUrl::fromLocalFile(QString::fromStdString(file.string()))});
+        QDragEnterEvent enter(
+            QPoint(500, 300), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+        QCoreApplication::sendEvent(&window, &enter);
+        REQUIRE(enter.isAccepted());
+        QDropEvent event(QPointF(500, 300), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+        QCoreApplication::sendEvent(&window, &event);
+        settle();
+    }
+    /// Ctrl+S, then types a name into the dialog that opens.
+    void saveInDialog(const std::filesystem::path& file)
+    {
+        QTimer::singleShot(200, [&] {
+            auto* dialog = qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
+            REQUIRE(dialog != nullptr);
+            auto* edit = dialog->findChild<QLineEdit*>("fileNameEdit");
+            edit->selectAll();
+            QTest::keyClicks(edit, QString::fromStdString(file.string()));
+            QTest::keyClick(edit, Qt::Key_Return);
+        });
+        shortcut(Qt::Key_S, Qt::ControlModifier);
         settle();
     }
     void settle()

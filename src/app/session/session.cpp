@@ -236,27 +236,32 @@ void Session::clear()
     edit(tr("New instrument"), [](Instrument& next) { next = Instrument(); });
 }
 
-Result<Written> Session::write(const QString& path)
+void Session::save(const QString& path)
 {
-    auto written = writeInstrument(instrument(), path.toStdString());
-    if (!written)
-        say(QString::fromStdString(written.error().sentence()));
-    return written;
+    background_.run(
+        "save", Background::Running::finish,
+        [document = instrument(), path](const Progress&) -> std::any {
+            return std::pair(document, writeInstrument(document, path.toStdString()));
+        },
+        [this, path](const std::any& done) {
+            const auto& [document, written] =
+                std::any_cast<const std::pair<Instrument, Result<Written>>&>(done);
+            if (!written) {
+                say(QString::fromStdString(written.error().sentence()));
+                return;
+            }
+            path_ = path;
+            history_.markSaved(document);
+            const auto name = QString::fromStdString(shownName(path.toStdString()));
+            say(tr("%1 is saved. %2").arg(name, QString::fromStdString(written->checked)), false);
+            emit changed();
+        });
 }
 
-bool Session::save(const QString& path)
+bool Session::finishSaving()
 {
-    const auto written = write(path);
-    if (!written)
-        return false;
-    path_ = path;
-    history_.markSaved();
-    say(tr("%1 is saved. %2")
-            .arg(QString::fromStdString(shownName(path.toStdString())),
-                QString::fromStdString(written->checked)),
-        false);
-    emit changed();
-    return true;
+    background_.settle();
+    return history_.isSaved();
 }
 
 void Session::findLoops()

@@ -43,10 +43,10 @@ public:
     void cancelOpening();
     bool opening() const { return background_.busy("open"); }
     void clear();
-    /// Saves the project. False after a message.
-    bool save(const QString& path);
-    /// Writes any format and says what was checked.
-    Result<Written> write(const QString& path);
+    /// Saves the project, in the background; a message says how it went.
+    void save(const QString& path);
+    /// Waits for a save that is under way. False when the document is not on disk afterwards.
+    bool finishSaving();
     const QString& path() const { return path_; }
     /// Searches loops in the kept part again, in the background; takes the best.
     void findLoops();

@@ -282,7 +282,10 @@ void MainWindow::openDialog()
 
 bool MainWindow::save()
 {
-    return session_.path().isEmpty() ? saveAs() : session_.save(session_.path());
+    if (session_.path().isEmpty())
+        return saveAs();
+    session_.save(session_.path());
+    return true;
 }
 
 bool MainWindow::saveAs()
@@ -294,7 +297,8 @@ bool MainWindow::saveAs()
         return false;
     if (kindOfFile(path.toStdString()) != FileKind::project)
         path += QStringLiteral(".puretone");
-    return session_.save(path);
+    session_.save(path);
+    return true;
 }
 
 void MainWindow::keepPlayed()
@@ -370,7 +374,7 @@ bool MainWindow::mayDiscard()
     ask.addButton(tr("Go back"), QMessageBox::RejectRole);
     ask.exec();
     if (ask.clickedButton() == save)
-        return this->save();
+        return this->save() && session_.finishSaving();
     return ask.clickedButton() == discard;
 }
 

@@ -31,7 +31,7 @@ public:
     void setTheme(ThemeName name);
     /// Opens the output that was used last, or the best one there is. Says so when it is simulated.
     void startDevices(const std::string& outputId = {});
-    /// Asks for a name where there is none. False when it was not saved.
+    /// Asks for a name where there is none. False when none was given.
     bool save();
 
 protected:
