@@ -22,7 +22,8 @@ struct SharedPlans {
 SharedPlans plansFor(std::size_t size, float* time, fftwf_complex* spectrum)
 {
     static std::mutex lock;
-    static std::map<std::size_t, SharedPlans> made;
+    // Never destroyed: other threads may still transform while the program ends.
+    static auto& made = *new std::map<std::size_t, SharedPlans>;
     const std::lock_guard guard(lock);
     auto& plans = made[size];
     if (plans.forward == nullptr) {

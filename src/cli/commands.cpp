@@ -89,28 +89,11 @@ Result<void> addTake(Instrument& instrument, const fs::path& path, const Options
         const double rest = take->pitch.midi ? nearestKey(*take->pitch.midi).rest.value : 0.0;
         take->tuning = {key, -rest, TuningSource::byHand};
     }
-    if (instrument.takes.empty()) {
+    if (instrument.takes.empty())
         instrument = makeInstrument(std::move(*take));
-        return {};
-    }
-    take->id = int(instrument.takes.size()) + 1;
-    instrument.zones.push_back(proposeZone(*take));
-    instrument.takes.push_back(std::move(*take));
+    else
+        addTakes(instrument, {std::move(*take)});
     return {};
-}
-
-/// Borders between neighbouring roots, half-way.
-void spreadByRoots(Instrument& instrument)
-{
-    auto& zones = instrument.zones;
-    const auto root = [&](const Zone& z) { return instrument.take(z.take)->tuning.rootKey; };
-    std::stable_sort(zones.begin(), zones.end(),
-        [&](const Zone& a, const Zone& b) { return root(a) < root(b); });
-    for (std::size_t i = 0; i + 1 < zones.size(); ++i) {
-        const int border = (root(zones[i]) + root(zones[i + 1])) / 2;
-        zones[i].highKey = std::max(zones[i].lowKey, border);
-        zones[i + 1].lowKey = std::min(zones[i + 1].highKey, border + 1);
-    }
 }
 
 int build(const Options& options, std::ostream& out, std::ostream& err)
@@ -136,7 +119,6 @@ int build(const Options& options, std::ostream& out, std::ostream& err)
         [&](const fs::path& path) { return addTake(instrument, path, options); });
     if (instrument.takes.empty())
         return 1;
-    spreadByRoots(instrument);
     if (range->first >= 0) {
         instrument.zones.front().lowKey = range->first;
         instrument.zones.back().highKey = range->second;
@@ -150,6 +132,53 @@ int build(const Options& options, std::ostream& out, std::ostream& err)
         out << (i > 0 ? ", " : "") << shownName(written->files[i]);
     out << " (" << formatBytes(written->bytes) << ")\n  check  " << written->checked << "\n";
     return status;
+}
+
+/// A name that no other piece has: "bottles C4", "bottles C4 2".
+std::string pieceName(const Take& take, const std::string& stem, std::vector<std::string>& taken)
+{
+    const bool pitched = take.pitch.verdict != PitchVerdict::none;
+    const std::string plain = stem + " " + (pitched ? noteName(take.tuning.rootKey) : "no pitch");
+    std::string name = plain;
+    for (int n = 2; std::find(taken.begin(), taken.end(), name) != taken.end(); ++n)
+        name = plain + " " + std::to_string(n);
+    taken.push_back(name);
+    return name;
+}
+
+int split(const Options& options, std::ostream& out, std::ostream& err)
+{
+    const auto recording = openRecording(options.file);
+    if (!recording)
+        return failWith(recording.error(), err);
+    const auto pieces = splitRecording(*(*recording)->audio);
+    const auto takes = makePieces(*recording, pieces.pieces, {{}, false});
+    if (takes.empty())
+        return failWith(
+            {ErrorCode::nothingInside,
+                shownName(options.file) + " holds no note that stands out of the noise.",
+                "Choose another recording."},
+            err);
+    std::error_code error;
+    fs::create_directories(options.out, error);
+    if (error)
+        return failWith(
+            {ErrorCode::cannotWrite,
+                "The folder " + options.out + " could not be made: " + error.message() + ".",
+                "Choose another folder."},
+            err);
+    std::vector<SplitFile> written;
+    std::vector<std::string> names;
+    const auto stem = fs::path(options.file).stem().string();
+    for (const auto& take : takes) {
+        Instrument one = makeInstrument(take);
+        const auto path = fs::path(options.out) / (pieceName(take, stem, names) + ".wav");
+        if (const auto done = writeInstrument(one, path); !done)
+            return failWith(done.error(), err);
+        written.push_back({&take, path.string()});
+    }
+    out << (options.json ? splitJson(written) + "\n" : splitText(written));
+    return 0;
 }
 
 int render(const Options& options, std::ostream& out, std::ostream& err)
@@ -206,6 +235,10 @@ int runCommandLine(const std::vector<std::string>& arguments, std::ostream& out,
         "--root", o.root, "Key that plays the recording, for example A#3 or 58");
     buildCommand->add_option("--keys", o.keys, "Key range, for example C2-C6");
     buildCommand->add_flag("--no-loop", o.noLoop, "Play to the recorded end");
+    auto* splitCommand = app.add_subcommand("split", "Cut one long recording into its notes");
+    splitCommand->add_option("FILE", o.file, "Sound file")->required();
+    splitCommand->add_option("-o", o.out, "Folder for the pieces")->required();
+    splitCommand->add_flag("--json", o.json, "The pieces as JSON");
     auto* renderCommand = app.add_subcommand("render", "Play notes into a WAV file");
     renderCommand->add_option("INSTRUMENT", o.file, ".puretone, .sf2, .sfz or .wav")->required();
     renderCommand->add_option("--midi", o.midi, "Standard MIDI file");
@@ -225,6 +258,8 @@ int runCommandLine(const std::vector<std::string>& arguments, std::ostream& out,
         return analyze(o, out, err);
     if (*buildCommand)
         return build(o, out, err);
+    if (*splitCommand)
+        return split(o, out, err);
     if (*renderCommand)
         return render(o, out, err);
     return info(o, out, err);

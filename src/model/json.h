@@ -34,4 +34,13 @@ std::string analysisText(const std::string& file, const Take& take);
 std::string infoJson(const std::string& file, const Instrument& instrument);
 std::string infoText(const Instrument& instrument);
 
+/// A piece of a split and the file it was written to.
+struct SplitFile {
+    const Take* take;
+    std::string file;
+};
+/// What `puretone-cli split` prints: one array, or one line each for people.
+std::string splitJson(const std::vector<SplitFile>& pieces);
+std::string splitText(const std::vector<SplitFile>& pieces);
+
 } // namespace puretone

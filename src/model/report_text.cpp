@@ -150,4 +150,25 @@ std::string infoText(const Instrument& instrument)
         + formatSeconds(e.release) + "\n";
 }
 
+std::string splitJson(const std::vector<SplitFile>& pieces)
+{
+    json list = json::array();
+    for (const auto& [take, file] : pieces) {
+        const bool pitched = take->pitch.verdict != PitchVerdict::none;
+        list.push_back({{"start", take->kept.start.value}, {"end", take->kept.end.value},
+            {"midi", pitched ? json(*take->pitch.midi) : json(nullptr)},
+            {"rootKey", pitched ? json(take->tuning.rootKey) : json(nullptr)}, {"file", file}});
+    }
+    return dump(list);
+}
+
+std::string splitText(const std::vector<SplitFile>& pieces)
+{
+    std::string text;
+    for (const auto& [take, file] : pieces)
+        text += formatPosition(toSeconds(take->kept.start, take->rate())) + " to "
+            + formatPosition(toSeconds(take->kept.end, take->rate())) + "  " + file + "\n";
+    return text;
+}
+
 } // namespace puretone

@@ -3,6 +3,7 @@
 
 #include "prepare/kept_part.h"
 
+#include <algorithm>
 #include <filesystem>
 
 namespace puretone {
@@ -68,17 +69,14 @@ void loopFromFile(Take& take, const SamplerInfo& sampler)
 
 } // namespace
 
-Result<Take> makeTake(
-    const RecordingPtr& recording, const TakeOptions& options, const Progress& progress)
+Result<Take> makePiece(const RecordingPtr& recording, Span kept, const std::string& name,
+    const TakeOptions& options, const Progress& progress)
 {
     Take take;
     take.id = 1;
     take.recording = recording;
-    take.name = nameFromFile(recording->fileName);
-    const auto kept = proposeKept(*recording->audio, recording->fileName);
-    if (!kept)
-        return tl::unexpected(kept.error());
-    take.kept = *kept;
+    take.name = name;
+    take.kept = kept;
     readPitch(take, progress.part(0.0, 0.2));
     if (options.midi)
         take.tuning = Tuning::forPitch(*options.midi, TuningSource::byHand);
@@ -94,6 +92,76 @@ Result<Take> makeTake(
         return fail(
             ErrorCode::cancelled, "Listening to " + recording->fileName + " was cancelled.");
     return take;
+}
+
+Result<Take> makeTake(
+    const RecordingPtr& recording, const TakeOptions& options, const Progress& progress)
+{
+    const auto kept = proposeKept(*recording->audio, recording->fileName);
+    if (!kept)
+        return tl::unexpected(kept.error());
+    return makePiece(recording, *kept, nameFromFile(recording->fileName), options, progress);
+}
+
+std::vector<Take> makePieces(const RecordingPtr& recording, const std::vector<Piece>& pieces,
+    const TakeOptions& options, const Progress& progress)
+{
+    std::vector<Take> takes;
+    for (std::size_t i = 0; i < pieces.size() && !progress.cancelled(); ++i) {
+        if (pieces[i].sliver)
+            continue;
+        const double share = 1.0 / double(pieces.size());
+        const auto name =
+            nameFromFile(recording->fileName) + " " + std::to_string(takes.size() + 1);
+        auto take = makePiece(recording, pieces[i].span, name, options,
+            progress.part(double(i) * share, double(i + 1) * share));
+        if (take)
+            takes.push_back(std::move(*take));
+    }
+    return takes;
+}
+
+void addTakes(Instrument& instrument, std::vector<Take> takes)
+{
+    int id = 0;
+    for (const auto& take : instrument.takes)
+        id = std::max(id, take.id);
+    for (const auto& zone : instrument.zones)
+        id = std::max(id, zone.id);
+    for (auto& take : takes) {
+        take.id = ++id;
+        instrument.zones.push_back(proposeZone(take));
+        instrument.takes.push_back(std::move(take));
+    }
+    spreadByRoots(instrument);
+}
+
+void spreadByRoots(Instrument& instrument)
+{
+    auto& zones = instrument.zones;
+    const auto root = [&](const Zone& z) { return instrument.take(z.take)->tuning.rootKey; };
+    std::stable_sort(zones.begin(), zones.end(),
+        [&](const Zone& a, const Zone& b) { return root(a) < root(b); });
+    int lowest = 127, highest = 0;
+    for (const auto& zone : zones) {
+        lowest = std::min(lowest, zone.lowKey);
+        highest = std::max(highest, zone.highKey);
+    }
+    for (std::size_t i = 0; i < zones.size(); ++i) {
+        // Takes on the same root share their keys; all others meet half-way.
+        const auto border = [&](std::size_t a, std::size_t b) {
+            return (root(zones[a]) + root(zones[b])) / 2;
+        };
+        std::size_t below = i, above = i;
+        while (below > 0 && root(zones[below]) == root(zones[i]))
+            --below;
+        while (above + 1 < zones.size() && root(zones[above]) == root(zones[i]))
+            ++above;
+        const bool hasBelow = root(zones[below]) != root(zones[i]);
+        const bool hasAbove = root(zones[above]) != root(zones[i]);
+        zones[i].lowKey = hasBelow ? border(below, i) + 1 : lowest;
+        zones[i].highKey = hasAbove ? border(i, above) : std::max(highest, zones[i].lowKey);
+    }
 }
 
 Instrument makeInstrument(Take take)

@@ -3,6 +3,7 @@
 
 #include "base/progress.h"
 #include "model/instrument.h"
+#include "prepare/split.h"
 
 namespace puretone {
 
@@ -18,11 +19,24 @@ struct TakeOptions {
 Result<Take> makeTake(
     const RecordingPtr& recording, const TakeOptions& options = {}, const Progress& progress = {});
 
+/// The same for a stretch of a recording that is known already: one piece of a split.
+Result<Take> makePiece(const RecordingPtr& recording, Span kept, const std::string& name,
+    const TakeOptions& options = {}, const Progress& progress = {});
+
+/// Takes of all pieces that are no slivers, named after the recording and numbered.
+std::vector<Take> makePieces(const RecordingPtr& recording, const std::vector<Piece>& pieces,
+    const TakeOptions& options = {}, const Progress& progress = {});
+
+/// Adds takes with zones of their own and spreads all zones by their roots.
+void addTakes(Instrument& instrument, std::vector<Take> takes);
+/// Borders between neighbouring roots, half-way; the outer zones keep their outer ends.
+void spreadByRoots(Instrument& instrument);
+
 /// An instrument of one take, named after it.
 Instrument makeInstrument(Take take);
 
-/// Reads the pitch of the kept part again and, unless it was set by hand, the tuning from it: the note
-/// that was read, or middle C where nothing worth proposing was.
+/// Reads the pitch of the kept part again and, unless it was set by hand, the tuning from it: the
+/// note that was read, or middle C where nothing worth proposing was.
 void readPitch(Take& take, const Progress& progress = {});
 /// Searches loops in the kept part again; the loop itself is replaced only when `take` is told so.
 void searchLoops(Take& take, bool takeBest, const Progress& progress = {});

@@ -124,6 +124,30 @@ TEST_CASE("render plays notes and MIDI files into a WAV", "[cli]")
         Catch::Matchers::WithinAbs(48.0, 0.02));
 }
 
+TEST_CASE("split cuts the bottles apart and says what they are", "[cli][split]")
+{
+    const TemporaryFolder folder;
+    const auto result =
+        run({"split", demo + "bottles.flac", "-o", (folder / "out").string(), "--json"});
+    REQUIRE(result.status == 0);
+    const auto pieces = nlohmann::json::parse(result.out);
+    const auto truth = nlohmann::json::parse(std::ifstream(demo + "bottles.json"))["notes"];
+    REQUIRE(pieces.size() == truth.size());
+    for (std::size_t i = 0; i < pieces.size(); ++i) {
+        // A bottle speaks slowly: its first breath lies under the noise.
+        CHECK_THAT(pieces[i]["start"].get<double>() / 48000.0,
+            Catch::Matchers::WithinAbs(truth[i]["start"].get<double>(), 0.010));
+        CHECK_THAT(pieces[i]["midi"].get<double>(),
+            Catch::Matchers::WithinAbs(truth[i]["midi"].get<double>(), 0.05));
+        const auto opened = openRecording(pieces[i]["file"].get<std::string>());
+        REQUIRE(opened);
+        CHECK_THAT((*opened)->sampler->midi,
+            Catch::Matchers::WithinAbs(pieces[i]["midi"].get<double>(), 0.01));
+    }
+    CHECK(run({"split", "gone.wav", "-o", folder.path().string()}).status == 1);
+    CHECK(run({"split", demo + "bottles.flac"}).status == 2);
+}
+
 TEST_CASE("wrong usage gives status 2, bad input status 1", "[cli][bad-input]")
 {
     const TemporaryFolder folder;

@@ -47,6 +47,30 @@ TEST_CASE("noise is not put out of tune by a guess", "[model][take]")
     CHECK_FALSE(take.period());
 }
 
+TEST_CASE("takes are spread over the keys by their roots", "[model][take]")
+{
+    const auto recording = makeRecording(mono(harmonicTone(220.0, 48000.0, 0.5)), "x.wav");
+    std::vector<Take> takes;
+    for (const int root : {64, 48, 55, 55}) {
+        takes.push_back(
+            plainTake(recording->audio->channels.empty() ? Audio{} : *recording->audio, root));
+        takes.back().tuning.rootKey = root;
+    }
+    Instrument instrument;
+    addTakes(instrument, takes);
+    REQUIRE(instrument.zones.size() == 4);
+    CHECK(instrument.takes[3].id == 4);
+    const auto& z = instrument.zones;
+    CHECK(z[0].lowKey == 21);
+    CHECK(z[0].highKey == 51);
+    CHECK(z[1].lowKey == 52);
+    CHECK(z[1].highKey == 59);
+    CHECK(z[2].lowKey == 52); // the same root: the same keys
+    CHECK(z[2].highKey == 59);
+    CHECK(z[3].lowKey == 60);
+    CHECK(z[3].highKey == 108);
+}
+
 TEST_CASE("a silent recording makes no take", "[model][take][bad-input]")
 {
     CHECK_FALSE(makeTake(makeRecording(mono(silence(48000.0, 1.0)), "still.wav")));

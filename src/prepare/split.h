@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "audio/audio.h"
+#include "base/progress.h"
+
+#include <optional>
+
+namespace puretone {
+
+/// One note of a long recording.
+struct Piece {
+    Span span;
+    /// Too short, or far below the others: a sliver, a breath, a chair. Left out unless wanted.
+    bool sliver = false;
+    double peakDb = -200.0; ///< Highest level inside.
+    bool operator==(const Piece&) const = default;
+};
+
+struct SplitOptions {
+    std::optional<double> quietLineDb; ///< Level under which nothing sounds; found when not given.
+    double shortestSeconds = 0.08; ///< Shorter pieces are slivers, unless they are loud.
+    bool onsetsOnly = false; ///< Material without silences: each piece ends where the next begins.
+};
+
+struct SplitResult {
+    std::vector<Piece> pieces; ///< In order, never overlapping.
+    double quietLineDb = -200.0; ///< In use.
+    double noiseFloorDb = -200.0;
+};
+
+/// Finds the notes of a long recording: where something new begins, and where it has died away into
+/// the noise.
+///
+/// Starts lie on the attack; ends follow the decay down to the noise, never beyond the next start.
+/// @return No pieces for silence. When cancelled, the result is to be dropped.
+/// Cost: O(n log n); about 40 ms per ten seconds at 48 kHz.
+SplitResult splitRecording(
+    const Audio& audio, const SplitOptions& options = {}, const Progress& progress = {});
+
+} // namespace puretone
