@@ -45,9 +45,10 @@ int main(int argc, char** argv)
     QApplication::setApplicationName(QStringLiteral("puretone-pictures"));
     QCommandLineParser parser;
     parser.addPositionalArgument("folder", "Where the pictures go");
-    parser.addOptions({{"file", "Instrument or recording", "path"},
-        {"size", "Window size", "WxH", "1280x800"}, {"night", "Night watch"},
-        {"only", "One stop, 1 to 6", "stop"}, {"silent", "Play nothing"}});
+    parser.addOptions(
+        {{"file", "Instrument or recording", "path"}, {"size", "Window size", "WxH", "1280x800"},
+            {"night", "Night watch"}, {"only", "One stop, 1 to 6", "stop"},
+            {"silent", "Play nothing"}, {"split", "Propose a split, or make it", "propose|make"}});
     parser.process(application);
     if (parser.positionalArguments().isEmpty())
         return 2;
@@ -62,6 +63,14 @@ int main(int argc, char** argv)
     if (parser.isSet("file"))
         window.session().open(parser.value("file"));
     settle(window);
+    if (parser.isSet("split")) {
+        window.session().proposeSplit({});
+        settle(window);
+        if (parser.value("split") == "make") {
+            window.session().makeSplit();
+            settle(window);
+        }
+    }
     window.messages()->endProgress();
     for (const auto stop : allStops) {
         if (parser.isSet("only") && parser.value("only").toInt() != int(stop) + 1)

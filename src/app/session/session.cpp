@@ -22,8 +22,22 @@ Session::Session(QObject* parent)
 
 const Take* Session::take() const
 {
+    if (const Take* shown = instrument().take(shownTake_))
+        return shown;
     const auto& takes = instrument().takes;
     return takes.empty() ? nullptr : &takes.front();
+}
+
+void Session::showTake(int id)
+{
+    shownTake_ = id;
+    split_.reset();
+    afterChange();
+}
+
+std::optional<LoopCandidate> Session::seam() const
+{
+    return take() != nullptr && seamOf_ == take()->id ? seam_ : std::nullopt;
 }
 
 void Session::setNaming(const Naming& naming)
@@ -92,14 +106,15 @@ void Session::compile()
 void Session::measureSeam()
 {
     const Take* current = take();
-    if (current == nullptr || !current->loop.on || (seam_ && seam_->loop == current->loop))
+    if (current == nullptr || !current->loop.on || (seam() && seam()->loop == current->loop))
         return;
     background_.run(
         "seam", Background::Running::finish,
         [recording = current->recording, loop = current->loop, period = current->period()](
             const Progress&) -> std::any { return judgeLoop(*recording->audio, loop, period); },
-        [this](const std::any& judged) {
+        [this, id = current->id](const std::any& judged) {
             seam_ = std::any_cast<LoopCandidate>(judged);
+            seamOf_ = id;
             emit derivedChanged();
         });
 }
@@ -147,37 +162,159 @@ void Session::analyseForDrawing()
 
 void Session::makePeaks()
 {
-    const Take* current = take();
-    const AudioPtr audio = current != nullptr ? current->recording->audio : nullptr;
-    if (audio == peaksOf_)
-        return;
-    peaksOf_ = audio;
-    peaks_.reset();
-    if (!audio)
-        return;
+    std::erase_if(peaks_, [&](const Peaks& p) {
+        const auto& takes = instrument().takes;
+        return std::none_of(takes.begin(), takes.end(),
+            [&](const Take& t) { return t.recording->audio == p.audio; });
+    });
     using Pyramid = std::shared_ptr<const PeakPyramid>;
-    // Short recordings are ready before the first paint; long ones come a moment later.
-    if (audio->frames() < std::int64_t(30.0 * audio->rate)) {
-        peaks_ = std::make_shared<const PeakPyramid>(audio);
-        return;
-    }
-    background_.run(
-        "peaks", Background::Running::finish,
-        [audio](const Progress&) -> std::any {
-            return Pyramid(std::make_shared<const PeakPyramid>(audio));
-        },
-        [this](const std::any& made) {
-            const auto pyramid = std::any_cast<Pyramid>(made);
-            if (&pyramid->audio() == peaksOf_.get()) {
-                peaks_ = pyramid;
+    for (const auto& t : instrument().takes) {
+        const AudioPtr audio = t.recording->audio;
+        if (std::any_of(
+                peaks_.begin(), peaks_.end(), [&](const Peaks& p) { return p.audio == audio; }))
+            continue;
+        // Short recordings are ready before the first paint; long ones come a moment later.
+        if (audio->frames() < std::int64_t(30.0 * audio->rate)) {
+            peaks_.push_back({audio, std::make_shared<const PeakPyramid>(audio)});
+            continue;
+        }
+        peaks_.push_back({audio, nullptr});
+        background_.run(
+            "peaks " + t.recording->hash, Background::Running::finish,
+            [audio](const Progress&) -> std::any {
+                return Pyramid(std::make_shared<const PeakPyramid>(audio));
+            },
+            [this, audio](const std::any& made) {
+                for (auto& p : peaks_)
+                    if (p.audio == audio)
+                        p.pyramid = std::any_cast<Pyramid>(made);
                 emit derivedChanged();
+            });
+    }
+}
+
+std::shared_ptr<const PeakPyramid> Session::peaksOf(const Take* wanted) const
+{
+    for (const auto& p : peaks_)
+        if (wanted != nullptr && p.audio == wanted->recording->audio)
+            return p.pyramid;
+    return nullptr;
+}
+
+void Session::addFiles(const QStringList& paths)
+{
+    struct Opened {
+        std::vector<Take> takes;
+        QStringList reasons;
+    };
+    std::vector<std::filesystem::path> files;
+    for (const auto& path : paths)
+        files.emplace_back(path.toStdString());
+    background_.run(
+        "open", Background::Running::cancel,
+        [files](const Progress& progress) -> std::any {
+            Opened opened;
+            for (std::size_t i = 0; i < files.size() && !progress.cancelled(); ++i) {
+                const auto part = progress.part(
+                    double(i) / double(files.size()), double(i + 1) / double(files.size()));
+                const auto recording = openRecording(files[i], part.part(0.0, 0.3));
+                auto made = recording ? makeTake(*recording, {}, part.part(0.3, 1.0))
+                                      : Result<Take>(tl::unexpected(recording.error()));
+                if (made)
+                    opened.takes.push_back(std::move(*made));
+                else
+                    opened.reasons << QString::fromStdString(made.error().message);
             }
+            return opened;
+        },
+        [this](const std::any& result) {
+            const auto& opened = std::any_cast<const Opened&>(result);
+            const auto count = opened.takes.size();
+            if (count > 0)
+                edit(count == 1 ? tr("Add a take") : tr("Add %1 takes").arg(count),
+                    [&](Instrument& next) {
+                        const bool first = next.takes.empty();
+                        addTakes(next, opened.takes);
+                        if (first)
+                            next.name = makeInstrument(opened.takes.front()).name;
+                    });
+            if (!opened.reasons.isEmpty())
+                say(tr("%1 could not be opened. %2")
+                        .arg(opened.reasons.size() == 1 ? tr("One file")
+                                                        : tr("%1 files").arg(opened.reasons.size()),
+                            opened.reasons.join(QLatin1Char(' '))));
+            else
+                say(tr("%1 takes are on the keys.").arg(instrument().takes.size()), false);
+        });
+    emit openingChanged();
+}
+
+void Session::removeTake(int id)
+{
+    edit(tr("Remove take"), [&](Instrument& next) {
+        std::erase_if(next.takes, [&](const Take& t) { return t.id == id; });
+        std::erase_if(next.zones, [&](const Zone& z) { return z.take == id; });
+        if (!next.zones.empty())
+            spreadByRoots(next);
+    });
+}
+
+void Session::proposeSplit(const SplitOptions& options)
+{
+    const Take* current = take();
+    if (current == nullptr)
+        return;
+    background_.run(
+        "split", Background::Running::cancel,
+        [audio = current->recording->audio, options](const Progress& progress) -> std::any {
+            return splitRecording(*audio, options, progress);
+        },
+        [this, audio = current->recording->audio](const std::any& found) {
+            if (take() == nullptr || take()->recording->audio != audio)
+                return;
+            split_ = std::any_cast<SplitResult>(found);
+            emit derivedChanged();
         });
 }
 
-std::shared_ptr<const PeakPyramid> Session::peaks()
+void Session::forgetSplit()
 {
-    return peaks_;
+    background_.cancel("split");
+    split_.reset();
+    emit derivedChanged();
+}
+
+void Session::changeSplit(const SplitResult& changed)
+{
+    split_ = changed;
+    emit derivedChanged();
+}
+
+void Session::makeSplit()
+{
+    const Take* current = take();
+    if (current == nullptr || !split_)
+        return;
+    using Takes = std::vector<Take>;
+    background_.run(
+        "open", Background::Running::cancel,
+        [recording = current->recording.pointer(), pieces = split_->pieces](
+            const Progress& progress) -> std::any {
+            return Takes(makePieces(recording, pieces, {}, progress));
+        },
+        [this, id = current->id](const std::any& made) {
+            const auto& takes = std::any_cast<const Takes&>(made);
+            if (takes.empty() || instrument().take(id) == nullptr)
+                return;
+            edit(tr("Split into %1 takes").arg(takes.size()), [&](Instrument& next) {
+                std::erase_if(next.takes, [&](const Take& t) { return t.id == id; });
+                std::erase_if(next.zones, [&](const Zone& z) { return z.take == id; });
+                addTakes(next, takes);
+            });
+            forgetSplit();
+            say(tr("%1 takes are on the keys, each around its own root.").arg(takes.size()), false);
+        });
+    emit openingChanged();
 }
 
 void Session::open(const QString& path)

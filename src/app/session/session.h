@@ -7,6 +7,7 @@
 #include "formats/instrument_file.h"
 #include "model/history.h"
 #include "model/readings.h"
+#include "prepare/split.h"
 
 #include <QStringList>
 
@@ -26,6 +27,8 @@ public:
     const History& history() const { return history_; }
     /// The take on screen; null in an empty instrument.
     const Take* take() const;
+    /// Shows another take; changes nothing in the document.
+    void showTake(int id);
     const Naming& naming() const { return naming_; }
     void setNaming(const Naming& naming);
 
@@ -40,6 +43,18 @@ public:
 
     /// Opens an instrument file or a sound file, in the background; failures become messages.
     void open(const QString& path);
+    /// Opens sound files and adds each as a take, in the background; the bad ones are listed.
+    void addFiles(const QStringList& paths);
+    void removeTake(int id);
+    /// Proposes how the recording on screen splits into notes, in the background.
+    void proposeSplit(const SplitOptions& options);
+    void forgetSplit();
+    /// A border that was moved, a piece that is wanted or not: the proposal is not part of the
+    /// document.
+    void changeSplit(const SplitResult& changed);
+    const std::optional<SplitResult>& splitProposal() const { return split_; }
+    /// Makes takes of the proposed pieces; they take the place of the take on screen.
+    void makeSplit();
     void cancelOpening();
     bool opening() const { return background_.busy("open"); }
     void clear();
@@ -52,9 +67,10 @@ public:
     void findLoops();
 
     /// Peaks of the take's recording, or null while they are computed.
-    std::shared_ptr<const PeakPyramid> peaks();
+    std::shared_ptr<const PeakPyramid> peaks() const { return peaksOf(take()); }
+    std::shared_ptr<const PeakPyramid> peaksOf(const Take* take) const;
     /// How the current loop measures, where that is known.
-    const std::optional<LoopCandidate>& seam() const { return seam_; }
+    std::optional<LoopCandidate> seam() const;
     /// Pitch over time of the current take, where it is known.
     const std::optional<PitchLine>& pitchLine() const { return pitchLine_; }
     /// Of the kept part, where it is known.
@@ -65,7 +81,7 @@ public:
 
 signals:
     void changed(); ///< The document, or which take is on screen.
-    void derivedChanged(); ///< Peaks, seam, pitch line or spectrum have come.
+    void derivedChanged(); ///< Peaks, seam, pitch line, spectrum or a split have come.
     void openingChanged();
     void message(const QString& sentence, bool trouble);
 
@@ -84,9 +100,15 @@ private:
     QString path_;
     int gestures_ = 0;
 
-    AudioPtr peaksOf_;
-    std::shared_ptr<const PeakPyramid> peaks_;
+    int shownTake_ = 0;
+    struct Peaks {
+        AudioPtr audio;
+        std::shared_ptr<const PeakPyramid> pyramid; ///< Null while it is computed.
+    };
+    std::vector<Peaks> peaks_;
     std::optional<LoopCandidate> seam_;
+    int seamOf_ = 0; ///< Take::id.
+    std::optional<SplitResult> split_;
     struct Drawn {
         AudioPtr audio;
         Span kept;

@@ -137,11 +137,12 @@ void KeysDock::refresh()
     const Take* take = session_.take();
     keyboard_->setNaming(session_.naming());
     keyboard_->setRoot(take != nullptr ? std::optional(take->tuning.rootKey) : std::nullopt);
-    const auto& zones = session_.instrument().zones;
-    if (zones.empty())
-        keyboard_->setRange(1, 0);
-    else
-        keyboard_->setRange(zones.front().lowKey, zones.front().highKey);
+    int low = 128, high = -1;
+    for (const auto& zone : session_.instrument().zones) {
+        low = std::min(low, zone.lowKey);
+        high = std::max(high, zone.highKey);
+    }
+    keyboard_->setRange(low, high);
     playRoot_->setEnabled(take != nullptr);
     const auto show = [this](QPushButton* button, const QString& text) {
         button->setText(button->fontMetrics().elidedText(text, Qt::ElideMiddle, 168));

@@ -9,11 +9,13 @@
 #include "app/stops/sound_stop.h"
 
 #include <QApplication>
+#include <QDir>
 #include <QDragEnterEvent>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QMessageBox>
 #include <QMimeData>
+#include <QScrollArea>
 #include <QSettings>
 #include <QStandardPaths>
 
@@ -23,6 +25,25 @@ namespace {
 
 constexpr int headHeight = 74;
 constexpr int sideWidth = 200;
+
+/// What may be sound, by its ending; what it really is shows when it is opened.
+QStringList soundPatterns()
+{
+    return {"*.wav", "*.aif", "*.aiff", "*.flac", "*.ogg", "*.opus", "*.mp3"};
+}
+
+QString soundFilter()
+{
+    return QObject::tr("Sound (%1);;All files (*)").arg(soundPatterns().join(QLatin1Char(' ')));
+}
+
+QStringList soundFilesIn(const QString& folder)
+{
+    QStringList paths;
+    for (const auto& info : QDir(folder).entryInfoList(soundPatterns(), QDir::Files, QDir::Name))
+        paths << info.absoluteFilePath();
+    return paths;
+}
 
 QFrame* rule(QWidget* parent)
 {
@@ -47,9 +68,13 @@ MainWindow::MainWindow(QWidget* parent)
     column->setSpacing(0);
     buildHead(column);
     column->addWidget(rule(this));
+    auto* middle = new QHBoxLayout;
+    middle->setContentsMargins(gap, 12, gap, 0);
+    middle->setSpacing(gap);
+    buildTakes(middle);
     bench_ = new QStackedWidget(this);
-    bench_->setContentsMargins(gap, 12, gap, 0);
-    column->addWidget(bench_, 1);
+    middle->addWidget(bench_, 1);
+    column->addLayout(middle, 1);
     messages_ = new MessageBar(this);
     column->addWidget(messages_);
     column->addWidget(rule(this));
@@ -157,6 +182,54 @@ void MainWindow::buildStops()
     connect(write, &ExportStop::saveAsked, this, [this] { save(); });
 }
 
+void MainWindow::buildTakes(QHBoxLayout* row)
+{
+    takesCard_ = new QFrame(this);
+    takesCard_->setProperty("card", true);
+    takesCard_->setFixedWidth(190);
+    auto* card = new QVBoxLayout(takesCard_);
+    card->setContentsMargins(8, 12, 8, 8);
+    auto* heading = new QLabel(tr("Takes"), takesCard_);
+    heading->setFont(Theme::font(14, Theme::Weight::strong));
+    heading->setContentsMargins(6, 0, 0, 0);
+    card->addWidget(heading);
+    auto* scroll = new QScrollArea(takesCard_);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setFocusPolicy(Qt::NoFocus);
+    auto* inside = new QWidget(scroll);
+    auto* column = new QVBoxLayout(inside);
+    column->setContentsMargins(0, 0, 0, 0);
+    takes_ = new TakeList(inside);
+    column->addWidget(takes_);
+    column->addStretch(1);
+    scroll->setWidget(inside);
+    card->addWidget(scroll, 1);
+    row->addWidget(takesCard_);
+    takesCard_->hide();
+    connect(takes_, &TakeList::chosen, &session_, &Session::showTake);
+    connect(takes_, &TakeList::removeAsked, &session_, &Session::removeTake);
+}
+
+void MainWindow::refreshTakes()
+{
+    const auto& takes = session_.instrument().takes;
+    takesCard_->setVisible(takes.size() > 1);
+    std::vector<TakeRow> rows;
+    for (const auto& take : takes) {
+        const bool noPitch = take.pitch.verdict == PitchVerdict::none
+            && take.tuning.source == TuningSource::proposed;
+        rows.push_back({take.id, QString::fromStdString(take.name),
+            typeset(noteName(take.tuning.rootKey, session_.naming())),
+            noPitch                                         ? tr("no clear pitch")
+                : !take.loop.on && take.loopChoices.empty() ? tr("no loop yet")
+                                                            : QString(),
+            session_.peaksOf(&take), take.kept});
+    }
+    const Take* shown = session_.take();
+    takes_->setRows(std::move(rows), shown != nullptr ? shown->id : 0);
+}
+
 void MainWindow::buildActions()
 {
     auto* menu = new QMenu(this);
@@ -170,6 +243,10 @@ void MainWindow::buildActions()
     };
     add(tr("New instrument"), QKeySequence::New, [this] { session_.clear(); });
     add(tr("Open…"), QKeySequence::Open, [this] { openDialog(); });
+    add(tr("Add takes…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_O), [this] {
+        session_.addFiles(QFileDialog::getOpenFileNames(
+            this, tr("Add recordings as takes"), QString(), soundFilter()));
+    });
     menu->addSeparator();
     add(tr("Save instrument"), QKeySequence::Save, [this] { save(); });
     add(tr("Save instrument as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S),
@@ -258,6 +335,7 @@ void MainWindow::refresh()
     setWindowTitle(tr("%1%2 – Pure Tone")
                        .arg(QString::fromStdString(session_.instrument().name),
                            history.isSaved() ? QString() : QStringLiteral(" *")));
+    refreshTakes();
     if (stops_[0] != nullptr)
         stop(path_->current())->refresh();
     dock_->refresh();
@@ -354,12 +432,25 @@ void MainWindow::dragEnterEvent(QDragEnterEvent* event)
 
 void MainWindow::dropEvent(QDropEvent* event)
 {
+    QStringList paths;
     for (const auto& url : event->mimeData()->urls())
-        if (url.isLocalFile()) {
-            session_.open(url.toLocalFile());
-            event->acceptProposedAction();
-            return; // one take for now
-        }
+        if (url.isLocalFile())
+            paths << url.toLocalFile();
+    if (paths.isEmpty())
+        return;
+    event->acceptProposedAction();
+    // On the list of takes, or several at once: they join. One on the bench takes the place of all.
+    const QPoint place = takesCard_->mapFrom(this, event->position().toPoint());
+    const bool onList = takesCard_->isVisible() && takesCard_->rect().contains(place);
+    const bool folder = QFileInfo(paths.front()).isDir();
+    if (folder)
+        paths = soundFilesIn(paths.front());
+    if (folder && paths.isEmpty())
+        session_.say(tr("There is no sound file in that folder."));
+    else if (paths.size() > 1 || onList || folder)
+        session_.addFiles(paths);
+    else
+        session_.open(paths.front());
 }
 
 bool MainWindow::mayDiscard()

@@ -8,6 +8,7 @@
 #include "app/stops/stop_view.h"
 #include "app/theme/theme.h"
 #include "app/widgets/path_bar.h"
+#include "app/widgets/take_list.h"
 
 #include <QStackedWidget>
 #include <QTimer>
@@ -26,6 +27,7 @@ public:
     KeysDock* dock() { return dock_; }
     PathBar* path() { return path_; }
     MessageBar* messages() { return messages_; }
+    TakeList* takes() { return takes_; }
     StopView* stop(Stop stop) { return stops_[std::size_t(stop)]; }
     void goTo(Stop stop);
     void setTheme(ThemeName name);
@@ -44,6 +46,8 @@ protected:
 private:
     void buildHead(QVBoxLayout* column);
     void buildStops();
+    void buildTakes(QHBoxLayout* row);
+    void refreshTakes();
     void buildActions();
     void openDialog();
     bool saveAs();
@@ -58,6 +62,8 @@ private:
     QToolButton *menu_, *undo_, *redo_;
     PathBar* path_;
     QStackedWidget* bench_;
+    QFrame* takesCard_;
+    TakeList* takes_;
     std::array<StopView*, allStops.size()> stops_{};
     MessageBar* messages_;
     KeysDock* dock_;

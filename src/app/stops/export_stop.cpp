@@ -35,7 +35,8 @@ QString useOf(FileKind kind)
     case FileKind::project:
         return ExportStop::tr("Opens here as it is, on any computer");
     case FileKind::wav:
-        return ExportStop::tr("For hardware and programs that read root and loop from a WAV");
+        return ExportStop::tr(
+            "The first take, for hardware and programs that read root and loop from a WAV");
     case FileKind::sfz:
         return ExportStop::tr("Text with a 24-bit WAV beside it, for SFZ players");
     case FileKind::sf2:

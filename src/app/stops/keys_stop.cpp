@@ -2,6 +2,7 @@
 #include "app/stops/keys_stop.h"
 
 #include "app/theme/theme.h"
+#include "model/take_maker.h"
 
 namespace puretone::app {
 
@@ -26,9 +27,9 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
         tr("Propose a range"), tr("The keys of a piano, and two octaves around the root"));
     details()->addStretch(1);
     const auto connectZone = [this](ValueField* field, const QString& step, auto change) {
-        connectToInstrument(field, step, [change](Instrument& next, double value) {
-            if (!next.zones.empty())
-                change(next.zones.front(), int(std::lround(value)));
+        connectToInstrument(field, step, [this, change](Instrument& next, double value) {
+            if (Zone* zone = zoneShown(next))
+                change(*zone, int(std::lround(value)));
         });
     };
     connectZone(
@@ -42,8 +43,13 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
     connect(again, &QPushButton::clicked, this, [this] {
         if (const Take* t = session().take())
             session().edit(tr("Propose key range"), [&](Instrument& next) {
-                if (!next.zones.empty())
-                    next.zones.front() = proposeZone(*t);
+                if (next.takes.size() > 1) {
+                    spreadByRoots(next);
+                } else if (Zone* zone = zoneShown(next)) {
+                    const int id = zone->id;
+                    *zone = proposeZone(*t);
+                    zone->id = id;
+                }
             });
     });
     connect(zones_, &ZoneView::bordersDragged, this, [this](const Zone& zone, bool first) {
@@ -59,18 +65,30 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
     connect(zones_, &ZoneView::cancelled, this, [this] { abandonGesture(); });
 }
 
+Zone* KeysStop::zoneShown(Instrument& instrument)
+{
+    const Take* take = session().take();
+    for (auto& zone : instrument.zones)
+        if (take != nullptr && zone.take == take->id)
+            return &zone;
+    return nullptr;
+}
+
 void KeysStop::refresh()
 {
     const Instrument& instrument = session().instrument();
-    zones_->setInstrument(instrument, session().naming());
-    const bool has = !instrument.zones.empty();
+    const Take* onScreen = session().take();
+    zones_->setInstrument(instrument, onScreen != nullptr ? onScreen->id : 0, session().naming());
+    Instrument copy = instrument;
+    const Zone* shown = zoneShown(copy);
+    const bool has = shown != nullptr;
     for (auto* field : {low_, high_, quiet_, loud_})
         field->setFieldEnabled(has);
     take_->clear();
     root_->clear();
     if (!has)
         return;
-    const Zone& zone = instrument.zones.front();
+    const Zone& zone = *shown;
     const Take* take = instrument.take(zone.take);
     const QFontMetrics metrics(take_->font());
     take_->setText(metrics.elidedText(QString::fromStdString(take->name), Qt::ElideRight, 140));

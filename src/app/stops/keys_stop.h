@@ -16,6 +16,8 @@ public:
     ZoneView* zones() { return zones_; }
 
 private:
+    /// The zone that plays the take on screen; null where there is none.
+    Zone* zoneShown(Instrument& instrument);
     ZoneView* zones_;
     QLabel *take_, *root_;
     ValueField *low_, *high_, *quiet_, *loud_;

@@ -10,6 +10,15 @@
 
 namespace puretone::app {
 
+namespace {
+
+/// Handles of the pieces' borders: start and end of piece n are firstBorder + 2 n and the next.
+constexpr int firstBorder = 100;
+/// More borders than this cannot be grabbed one by one; zoom in or change the quiet line.
+constexpr std::size_t mostBorders = 200;
+
+} // namespace
+
 SoundStop::SoundStop(Session& s, QWidget* parent)
     : WaveBench(s, tr("Sound"), parent)
 {
@@ -33,6 +42,8 @@ SoundStop::SoundStop(Session& s, QWidget* parent)
         tr("Put start and end where the attack begins and the decay meets the noise"));
     whole_ = addButton(
         tr("Keep all of it"), tr("The whole recording, from the first frame to the last"));
+    addRule();
+    addSplitFields();
     details()->addStretch(1);
     open_ = addButton(
         tr("Open another recording"), tr("WAV, AIFF, FLAC, Ogg, Opus or MP3 (Ctrl+O)"), true);
@@ -57,16 +68,32 @@ SoundStop::SoundStop(Session& s, QWidget* parent)
         });
     });
     connect(open_, &QPushButton::clicked, this, &SoundStop::openAsked);
-    connect(wave(), &WaveView::handleMoved, this, &SoundStop::moveHandle);
+    connect(wave(), &WaveView::handleMoved, this, [this](int id, qint64 frame, bool first) {
+        if (id >= firstBorder)
+            moveSplitBorder(id, frame);
+        else
+            moveHandle(id, frame, first);
+    });
     connect(wave(), &WaveView::handleCancelled, this, [this] { abandonGesture(); });
     connect(wave(), &WaveView::stretchAsked, this, [this](qint64 frame) {
         const Take* t = session().take();
         if (t == nullptr)
             return;
+        if (auto split = session().splitProposal()) {
+            // A piece under the pointer is wanted or not.
+            for (auto& piece : split->pieces)
+                if (frame >= piece.span.start.value && frame < piece.span.end.value)
+                    piece.sliver = !piece.sliver;
+            session().changeSplit(*split);
+            return;
+        }
         const bool inside = frame >= t->kept.start.value && frame < t->kept.end.value;
         wave()->fit(inside ? t->kept : Span{Frames{0}, Frames{t->audio().frames()}});
     });
-    wave()->setOverlay([this](QPainter& p, const WaveGeometry& g) { paintFades(p, g); });
+    wave()->setOverlay([this](QPainter& p, const WaveGeometry& g) {
+        paintFades(p, g);
+        paintSplit(p, g);
+    });
 }
 
 void SoundStop::moveHandle(int id, qint64 frame, bool first)
@@ -78,6 +105,144 @@ void SoundStop::moveHandle(int id, qint64 frame, bool first)
                                      : withKeptEnd(t.kept, frame, t.audio().frames());
         },
         gesture(first));
+}
+
+void SoundStop::addSplitFields()
+{
+    addHeading(tr("Split this recording"));
+    quietLine_ = addField(decibelField(tr("Quiet line"),
+        tr("Below it nothing sounds; found by itself until you set it"), -90.0, 0.0, -60.0));
+    shortest_ = addField(secondsField(tr("Shortest"),
+        tr("Shorter pieces are slivers and left out, unless they are loud"), 0.005, 5.0,
+        SplitOptions().shortestSeconds));
+    splitAt_ = addChoice(tr("Pieces end"),
+        tr("In the noise, where each note has died away; or where the next one begins"),
+        {tr("in the noise"), tr("at the next")});
+    findNotes_ = addButton(tr("Find notes"),
+        tr("Shows where this recording of many notes would be cut; nothing is made yet"));
+    // What to do with a proposal stands where it is looked at.
+    splitRow_ = new QWidget(this);
+    auto* row = new QHBoxLayout(splitRow_);
+    row->setContentsMargins(8, 0, 8, 0);
+    splitText_ = new QLabel(splitRow_);
+    splitText_->setWordWrap(true);
+    forget_ = new QPushButton(tr("Do not split"), splitRow_);
+    forget_->setToolTip(tr("Takes the proposal away"));
+    makeTakes_ = new QPushButton(splitRow_);
+    makeTakes_->setProperty("kind", "main");
+    makeTakes_->setToolTip(
+        tr("Each piece becomes a take around its own root; all share the one recording"));
+    row->addWidget(splitText_, 1);
+    row->addWidget(forget_);
+    row->addWidget(makeTakes_);
+    bench()->addWidget(splitRow_);
+    connect(findNotes_, &QPushButton::clicked, this, &SoundStop::askForSplit);
+    connect(makeTakes_, &QPushButton::clicked, this, [this] { session().makeSplit(); });
+    connect(forget_, &QPushButton::clicked, this, [this] {
+        splitOptions_ = {};
+        session().forgetSplit();
+    });
+    connect(quietLine_, &ValueField::edited, this, [this](double level, bool) {
+        splitOptions_.quietLineDb = level;
+        askForSplit();
+    });
+    connect(shortest_, &ValueField::edited, this, [this](double seconds, bool) {
+        splitOptions_.shortestSeconds = seconds;
+        askForSplit();
+    });
+    connect(splitAt_, &ChoiceField::chosen, this, [this](int index) {
+        splitOptions_.onsetsOnly = index == 1;
+        askForSplit();
+    });
+}
+
+void SoundStop::askForSplit()
+{
+    shortest_->setValue(splitOptions_.shortestSeconds);
+    session().proposeSplit(splitOptions_);
+}
+
+void SoundStop::moveSplitBorder(int id, qint64 frame)
+{
+    auto split = session().splitProposal();
+    const auto index = std::size_t(id - firstBorder) / 2;
+    if (!split || index >= split->pieces.size())
+        return;
+    auto& pieces = split->pieces;
+    Span& span = pieces[index].span;
+    const auto frames = session().take()->audio().frames();
+    // Pieces never overlap: a border stops at its neighbour's.
+    if ((id - firstBorder) % 2 == 0) {
+        const auto least = index > 0 ? pieces[index - 1].span.end.value : 0;
+        span.start.value = std::clamp<std::int64_t>(frame, least, span.end.value - shortestTake);
+    } else {
+        const auto most = index + 1 < pieces.size() ? pieces[index + 1].span.start.value : frames;
+        span.end.value = std::clamp<std::int64_t>(frame, span.start.value + shortestTake, most);
+    }
+    session().changeSplit(*split);
+}
+
+void SoundStop::paintSplit(QPainter& painter, const WaveGeometry& g)
+{
+    const auto& split = session().splitProposal();
+    if (!split)
+        return;
+    const auto& t = Theme::tokens();
+    int number = 0;
+    for (const auto& piece : split->pieces) {
+        const double left = g.xOf(double(piece.span.start.value));
+        const double right = g.xOf(double(piece.span.end.value));
+        number += piece.sliver ? 0 : 1;
+        const QRectF box = QRectF(QPointF(left, g.area.top()), QPointF(right, g.area.bottom()))
+                               .intersected(g.area);
+        if (box.isEmpty())
+            continue;
+        QColor shade = piece.sliver ? t.faded : t.sea;
+        shade.setAlpha(piece.sliver ? 90 : 46);
+        painter.setPen(QPen(
+            piece.sliver ? t.quietInk : t.sea, 1.2, piece.sliver ? Qt::DashLine : Qt::SolidLine));
+        painter.setBrush(shade);
+        painter.drawRect(box);
+        const QString name = piece.sliver ? tr("sliver") : QString::number(number);
+        painter.setFont(Theme::font(12, Theme::Weight::strong));
+        const QRectF chip(box.left() + 3.0, box.top() + 3.0,
+            painter.fontMetrics().horizontalAdvance(name) + 10.0, 18.0);
+        if (chip.right() > box.right())
+            continue; // too narrow for its number
+        painter.setPen(Qt::NoPen);
+        painter.setBrush(t.panel);
+        painter.drawRoundedRect(chip, 4.0, 4.0);
+        painter.setPen(piece.sliver ? t.quietInk : t.sea);
+        painter.drawText(chip, Qt::AlignCenter, name);
+    }
+}
+
+void SoundStop::refreshSplit(bool has)
+{
+    const auto& split = session().splitProposal();
+    for (auto* field : {quietLine_, shortest_})
+        field->setFieldEnabled(has);
+    splitAt_->setFieldEnabled(has);
+    findNotes_->setEnabled(has);
+    splitRow_->setVisible(has && split);
+    shortest_->setValue(splitOptions_.shortestSeconds);
+    splitAt_->setIndex(splitOptions_.onsetsOnly ? 1 : 0);
+    if (!split) {
+        quietLine_->setValue(splitOptions_.quietLineDb.value_or(-60.0));
+        return;
+    }
+    quietLine_->setValue(splitOptions_.quietLineDb.value_or(split->quietLineDb));
+    const auto slivers = std::count_if(
+        split->pieces.begin(), split->pieces.end(), [](const Piece& p) { return p.sliver; });
+    const auto notes = std::int64_t(split->pieces.size()) - slivers;
+    QString text = notes == 1 ? tr("1 note") : tr("%1 notes").arg(notes);
+    if (slivers > 0)
+        text += slivers == 1 ? tr("; a sliver is left out")
+                             : tr("; %1 slivers are left out").arg(slivers);
+    splitText_->setText(
+        text + tr(". Drag borders; double-click a piece to leave it out or take it in."));
+    makeTakes_->setText(notes == 1 ? tr("Make 1 take") : tr("Make %1 takes").arg(notes));
+    makeTakes_->setEnabled(notes > 0);
 }
 
 void SoundStop::paintFades(QPainter& painter, const WaveGeometry& g)
@@ -106,6 +271,7 @@ void SoundStop::paintFades(QPainter& painter, const WaveGeometry& g)
 void SoundStop::refresh()
 {
     const bool has = showSound();
+    refreshSplit(has);
     for (auto* field : {start_, end_, fadeIn_, fadeOut_})
         field->setFieldEnabled(has);
     propose_->setEnabled(has);
@@ -146,10 +312,25 @@ void SoundStop::refresh()
         };
     };
     const auto& sea = Theme::tokens().sea;
-    wave()->setHandles({{keptStart, double(take.kept.start.value), tr("Start"), sea,
-                            WaveHandle::Grip::bottom, true, true, note(tr("start"))},
-        {keptEnd, double(take.kept.end.value), tr("End"), sea, WaveHandle::Grip::bottom, true, true,
-            note(tr("end"))}});
+    using Grip = WaveHandle::Grip;
+    std::vector<WaveHandle> handles;
+    const auto& split = session().splitProposal();
+    if (!split) {
+        handles.push_back({keptStart, double(take.kept.start.value), tr("Start"), sea, Grip::bottom,
+            true, true, note(tr("start"))});
+        handles.push_back({keptEnd, double(take.kept.end.value), tr("End"), sea, Grip::bottom, true,
+            true, note(tr("end"))});
+    } else if (2 * split->pieces.size() <= mostBorders) {
+        for (std::size_t i = 0; i < split->pieces.size(); ++i) {
+            const Span span = split->pieces[i].span;
+            const int id = firstBorder + 2 * int(i);
+            handles.push_back({id, double(span.start.value), tr("Piece %1 start").arg(i + 1), sea,
+                Grip::bottom, true, false, note(tr("start"))});
+            handles.push_back({id + 1, double(span.end.value), tr("Piece %1 end").arg(i + 1), sea,
+                Grip::bottom, false, false, note(tr("end"))});
+        }
+    }
+    wave()->setHandles(std::move(handles));
 }
 
 } // namespace puretone::app

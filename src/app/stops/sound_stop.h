@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/stops/wave_bench.h"
+#include "prepare/split.h"
 
 namespace puretone::app {
 
@@ -19,11 +20,23 @@ signals:
 
 private:
     void moveHandle(int id, qint64 frame, bool first);
+    void addSplitFields();
+    void refreshSplit(bool has);
+    void moveSplitBorder(int id, qint64 frame);
+    void askForSplit();
+    void paintSplit(QPainter& painter, const WaveGeometry& geometry);
     void paintFades(QPainter& painter, const WaveGeometry& geometry);
 
     ValueField *start_, *end_, *fadeIn_, *fadeOut_;
     QLabel *length_, *level_, *loudness_, *format_;
     QPushButton *propose_, *whole_, *open_;
+    // Splitting.
+    ValueField *quietLine_, *shortest_;
+    ChoiceField* splitAt_;
+    QLabel* splitText_;
+    QWidget* splitRow_; ///< Below the wave while a split is proposed.
+    QPushButton *findNotes_, *makeTakes_, *forget_;
+    SplitOptions splitOptions_;
 };
 
 } // namespace puretone::app

@@ -26,8 +26,9 @@ ZoneView::ZoneView(QWidget* parent)
     setToolTip(tr("Which keys and velocities play which take; drag the borders of a block"));
 }
 
-void ZoneView::setInstrument(const Instrument& instrument, const Naming& naming)
+void ZoneView::setInstrument(const Instrument& instrument, int shownTake, const Naming& naming)
 {
+    shownTake_ = shownTake;
     zones_ = instrument.zones;
     takes_ = instrument.takes;
     naming_ = naming;
@@ -101,8 +102,11 @@ void ZoneView::paintEvent(QPaintEvent*)
         painter.setFont(Theme::font(13));
         painter.drawText(f, Qt::AlignCenter, tr("No key plays anything yet"));
     }
-    for (const auto& zone : zones_)
-        paintBlock(painter, zone);
+    // The one on screen last, over its neighbours.
+    for (const bool shown : {false, true})
+        for (const auto& zone : zones_)
+            if ((zone.take == shownTake_) == shown)
+                paintBlock(painter, zone);
 }
 
 void ZoneView::paintBlock(QPainter& painter, const Zone& zone) const
@@ -111,9 +115,10 @@ void ZoneView::paintBlock(QPainter& painter, const Zone& zone) const
     const auto take = std::find_if(
         takes_.begin(), takes_.end(), [&](const Take& x) { return x.id == zone.take; });
     const QRectF block = blockRect(zone).adjusted(0.5, 0.5, -0.5, -0.5);
+    const bool shown = zone.take == shownTake_;
     QColor fill = t.sea;
-    fill.setAlpha(48);
-    painter.setPen(QPen(t.sea, grabbed_.zone == zone.id ? 2.5 : 1.6));
+    fill.setAlpha(shown ? 62 : 26);
+    painter.setPen(QPen(t.sea, grabbed_.zone == zone.id || shown ? 2.2 : 1.2));
     painter.setBrush(fill);
     painter.drawRoundedRect(block, 4.0, 4.0);
     if (take == takes_.end())
@@ -126,12 +131,23 @@ void ZoneView::paintBlock(QPainter& painter, const Zone& zone) const
         painter.setBrush(t.brass);
         painter.setPen(Qt::NoPen);
         painter.drawEllipse(QPointF(x, block.top() + 26.0), 4.0, 4.0);
-        painter.setPen(t.brass);
         painter.setFont(Theme::font(12, Theme::Weight::strong));
-        painter.drawText(QRectF(x + 8.0, block.top() + 17.0, 140.0, 18.0),
-            Qt::AlignLeft | Qt::AlignVCenter,
-            typeset(tr("root %1").arg(QString::fromStdString(keyWithNumber(root, naming_)))));
+        const QString name =
+            typeset(tr("root %1").arg(QString::fromStdString(keyWithNumber(root, naming_))));
+        QRectF label(x + 8.0, block.top() + 17.0,
+            painter.fontMetrics().horizontalAdvance(name) + 10.0, 18.0);
+        // Narrow neighbours keep quiet; the block on screen always says its root.
+        if (label.right() < block.right() || shown) {
+            if (shown) {
+                painter.setBrush(t.panel);
+                painter.drawRoundedRect(label, 4.0, 4.0);
+            }
+            painter.setPen(t.brass);
+            painter.drawText(label, Qt::AlignCenter, name);
+        }
     }
+    if (block.width() < 60.0)
+        return;
     painter.setPen(t.ink);
     painter.setFont(Theme::font(13, Theme::Weight::strong));
     painter.drawText(block.adjusted(10.0, 0.0, -10.0, -10.0), Qt::AlignLeft | Qt::AlignBottom,

@@ -15,7 +15,8 @@ class ZoneView : public QWidget {
 
 public:
     explicit ZoneView(QWidget* parent = nullptr);
-    void setInstrument(const Instrument& instrument, const Naming& naming);
+    /// @param shownTake The take on screen, whose block stands out.
+    void setInstrument(const Instrument& instrument, int shownTake, const Naming& naming);
     /// Where a zone's block lies.
     QRectF blockRect(const Zone& zone) const;
     QSize minimumSizeHint() const override { return {300, 160}; }
@@ -46,6 +47,7 @@ private:
     std::vector<Zone> zones_;
     std::vector<Take> takes_;
     Naming naming_;
+    int shownTake_ = 0;
     Hit grabbed_;
     Zone atGrab_;
     QPointF grabPoint_;

@@ -1,0 +1,47 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "audio/peaks.h"
+#include "model/instrument.h"
+
+#include <QWidget>
+#include <memory>
+
+namespace puretone::app {
+
+/// What one row of the list shows.
+struct TakeRow {
+    int id = 0;
+    QString name;
+    QString root; ///< "C4".
+    QString concern; ///< "no loop yet"; empty when all is well.
+    std::shared_ptr<const PeakPyramid> peaks;
+    Span kept;
+};
+
+/// The takes of an instrument, each with a tiny wave, its root key and its state.
+class TakeList : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit TakeList(QWidget* parent = nullptr);
+    void setRows(std::vector<TakeRow> rows, int shown);
+    QRectF rowRect(std::size_t index) const;
+    QSize sizeHint() const override { return {168, int(rowHeight) * int(rows_.size())}; }
+
+signals:
+    void chosen(int id);
+    void removeAsked(int id);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+private:
+    static constexpr double rowHeight = 56.0;
+    std::vector<TakeRow> rows_;
+    int shown_ = 0;
+};
+
+} // namespace puretone::app

@@ -1,0 +1,92 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Many takes: split from one recording, added from files, chosen in the list.
+#include "support/driver.h"
+
+#include <catch2/catch.hpp>
+#include <fstream>
+
+using namespace probe;
+using Catch::Matchers::Contains;
+using Catch::Matchers::WithinAbs;
+
+namespace {
+
+const std::string sounds = std::string(DEMO_FOLDER) + "/sounds/";
+
+} // namespace
+
+TEST_CASE(
+    "one recording of six bottles becomes six takes, each in tune on its own keys", "[app][split]")
+{
+    Driver d;
+    d.drop(sounds + "bottles.flac");
+    const auto before = d.document();
+    auto* sound = d.window.stop(Stop::sound);
+    d.click(sound, "Find notes");
+    REQUIRE(d.session().splitProposal());
+    CHECK(d.session().splitProposal()->pieces.size() == 6);
+    CHECK(d.document() == before); // only shown so far
+
+    // A border is moved, a piece left out.
+    auto* wave = static_cast<SoundStop*>(sound)->wave();
+    const auto first = d.session().splitProposal()->pieces[0].span;
+    d.dragHandle(wave, double(first.end.value), double(first.end.value) - 6000.0, false);
+    CHECK(d.session().splitProposal()->pieces[0].span.end.value < first.end.value - 3000);
+    const auto& g = wave->geometryOfWave();
+    const auto last = d.session().splitProposal()->pieces[5].span;
+    QTest::mouseDClick(wave, Qt::LeftButton, {},
+        QPointF(g.xOf(double(last.start.value + last.end.value) / 2.0), g.area.center().y())
+            .toPoint());
+    CHECK(d.session().splitProposal()->pieces[5].sliver);
+    d.click(sound, "Make 5 takes");
+
+    REQUIRE(d.document().takes.size() == 5);
+    const int roots[] = {60, 62, 64, 65, 67};
+    for (std::size_t i = 0; i < 5; ++i) {
+        CHECK(d.document().takes[i].tuning.rootKey == roots[i]);
+        CHECK(d.document().takes[i].recording == d.document().takes[0].recording);
+    }
+    REQUIRE(d.window.takes()->isVisible());
+    QTest::mouseClick(
+        d.window.takes(), Qt::LeftButton, {}, d.window.takes()->rowRect(2).center().toPoint());
+    CHECK(d.take().tuning.rootKey == 64);
+    d.settle();
+    for (const int key : {60, 64, 67}) {
+        d.pressKey(key);
+        d.hear(0.15);
+        CHECK_THAT(d.hearPitch(), WithinAbs(double(key), 0.05));
+        d.releaseKey(key);
+        d.hear(0.3);
+    }
+    d.window.takes()->setFocus();
+    QTest::keyClick(d.window.takes(), Qt::Key_Delete);
+    CHECK(d.document().takes.size() == 4);
+    d.shortcut(Qt::Key_Z, Qt::ControlModifier);
+    d.shortcut(Qt::Key_Z, Qt::ControlModifier);
+    CHECK(d.document() == before);
+    CHECK_FALSE(d.window.takes()->isVisible());
+}
+
+TEST_CASE(
+    "several files join the takes; the bad ones are listed, the others go on", "[app][bad-input]")
+{
+    const TemporaryFolder folder;
+    std::ofstream(folder / "letter.wav") << "Dear keeper";
+    Driver d;
+    d.session().addFiles({QString::fromStdString(sounds + "fog-horn.flac"),
+        QString::fromStdString((folder / "letter.wav").string()),
+        QString::fromStdString(sounds + "keepers-hum.flac"),
+        QString::fromStdString((folder / "gone.wav").string())});
+    d.settle();
+    CHECK(d.document().takes.size() == 2);
+    const auto message = d.window.messages()->text().toStdString();
+    CHECK_THAT(message,
+        Contains("2 files could not be opened") && Contains("letter.wav") && Contains("gone.wav"));
+    CHECK(d.document().zones[0].highKey + 1 == d.document().zones[1].lowKey);
+    // Editing is about the take on screen.
+    d.session().showTake(2);
+    d.goTo(Stop::keys);
+    d.type(d.window.stop(Stop::keys), "Highest key", "C7");
+    CHECK(d.document().zones[1].highKey == 96);
+    CHECK(d.document().zones[0].highKey == 50);
+}
