@@ -30,10 +30,12 @@ PreparedTake prepareTake(const Take& take)
     const bool loops = take.loop.on;
     const Span played{take.kept.start, loops ? take.loop.span.end : take.kept.end};
     prepared.audio = cut(audio, played);
+    // What is heard: voices read the first two channels.
+    prepared.audio.channels.resize(std::min<std::size_t>(2, audio.channelCount()));
     if (loops) {
         const auto turn = bakeTurn(audio, take.loop);
         const auto into = take.loop.span.start.value - played.start.value;
-        for (std::size_t c = 0; c < audio.channelCount(); ++c) {
+        for (std::size_t c = 0; c < prepared.audio.channelCount(); ++c) {
             auto& channel = prepared.audio.channels[c];
             std::copy(turn.channels[c].begin(), turn.channels[c].end(),
                 channel.begin() + std::ptrdiff_t(into));

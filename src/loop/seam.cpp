@@ -256,7 +256,9 @@ double clickDb(const Sound& turn, const Sound& usual, std::int64_t fade, double 
     if (others.empty())
         others.push_back(usual.edgeMaximum(2, usual.length() - 2));
     const double seam = turn.edgeMaximum(turn.length() - fade - margin, reach);
-    return std::max(0.0, seam - percentile(others, 0.95));
+    // 80 dB under the sound itself nothing clicks, however smooth the rest is.
+    const double inaudible = usual.power().meanDb(0, usual.length()) - 80.0;
+    return std::max(0.0, seam - std::max(inaudible, percentile(others, 0.95)));
 }
 
 /// Medians of the steps inside a stretch.

@@ -93,6 +93,19 @@ TEST_CASE("exports hold the sound that is heard, loop and tail included", "[form
             == wave[std::size_t(prepared.loop->start.value + i)]);
 }
 
+TEST_CASE("recordings of more than two channels are written as they are heard", "[formats]")
+{
+    const TemporaryFolder folder;
+    auto audio = mono(harmonicTone(233.0, 48000.0, 1.0));
+    for (int c = 1; c < 6; ++c)
+        audio.channels.push_back(audio.channels[0]);
+    const auto instrument = makeInstrument(*makeTake(makeRecording(std::move(audio), "six.wav")));
+    for (const char* name : {"x.wav", "x.sfz", "x.sf2"}) {
+        REQUIRE(writeInstrument(instrument, folder / name));
+        CHECK(openInstrument(folder / name)->takes[0].audio().channelCount() == 2);
+    }
+}
+
 TEST_CASE("envelopes survive SFZ and SF2", "[formats][envelope]")
 {
     const TemporaryFolder folder;

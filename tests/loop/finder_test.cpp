@@ -102,6 +102,16 @@ TEST_CASE("a search can be stopped", "[loop][finder]")
               .candidates.empty());
 }
 
+TEST_CASE("what cannot be heard does not click", "[loop][seam][bad-input]")
+{
+    const Audio still = mono(std::vector<float>(48000, 0.5f));
+    Loop loop;
+    loop.on = true;
+    loop.span = {Frames{10000}, Frames{40000}};
+    loop.crossfade = Frames{5000};
+    CHECK(judgeLoop(still, loop, std::nullopt).seam.clickDb == 0.0);
+}
+
 TEST_CASE("a bad joint is reported before it is heard", "[loop][seam]")
 {
     const Audio audio = mono(harmonicTone(240.0, rate, 2.0)); // 200 frames a period

@@ -38,10 +38,15 @@ SoundStop::SoundStop(Session& s, QWidget* parent)
     loudness_ = addReading(tr("Loudness"), tr("Of the kept part, after EBU R 128"));
     format_ = addReading(tr("Recording"), tr("Channels and frames per second of the file"));
     addRule();
-    propose_ = addButton(tr("Propose again"),
+    propose_ = new QPushButton(tr("Propose"), this);
+    propose_->setToolTip(
         tr("Put start and end where the attack begins and the decay meets the noise"));
-    whole_ = addButton(
-        tr("Keep all of it"), tr("The whole recording, from the first frame to the last"));
+    whole_ = new QPushButton(tr("Keep all"), this);
+    whole_->setToolTip(tr("The whole recording, from the first frame to the last"));
+    auto* pair = new QHBoxLayout;
+    pair->addWidget(propose_);
+    pair->addWidget(whole_);
+    details()->addLayout(pair);
     addRule();
     addSplitFields();
     details()->addStretch(1);

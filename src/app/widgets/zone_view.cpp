@@ -137,7 +137,7 @@ void ZoneView::paintBlock(QPainter& painter, const Zone& zone) const
         QRectF label(x + 8.0, block.top() + 17.0,
             painter.fontMetrics().horizontalAdvance(name) + 10.0, 18.0);
         // Narrow neighbours keep quiet; the block on screen always says its root.
-        if (label.right() < block.right() || shown) {
+        if (shown || (label.right() < block.right() && zones_.size() <= 3)) {
             if (shown) {
                 painter.setBrush(t.panel);
                 painter.drawRoundedRect(label, 4.0, 4.0);
