@@ -80,7 +80,7 @@ std::string formatBytes(std::uint64_t bytes)
 {
     if (bytes < 1000)
         return std::to_string(bytes) + " B";
-    if (bytes < 1000 * 1000)
+    if (bytes < 1000000)
         return formatNumber(double(bytes) / 1e3, 0) + " kB";
     return formatNumber(double(bytes) / 1e6, 1) + " MB";
 }

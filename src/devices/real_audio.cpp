@@ -68,6 +68,7 @@ std::vector<Found> probe(bool outputs)
 std::vector<DeviceName> names(const std::vector<Found>& found)
 {
     std::vector<DeviceName> list;
+    list.reserve(found.size());
     for (const auto& f : found)
         list.push_back({f.id, RtAudio::getApiDisplayName(f.api) + ", " + f.info.name, false});
     return list;

@@ -66,7 +66,7 @@ std::string difference(
         if (prepared.loop.has_value() != other->loop.on
             || (prepared.loop && *prepared.loop != other->loop.span))
             return "the loop";
-        if (const auto what = compareAudio(prepared.audio, other->audio(), bits); !what.empty())
+        if (auto what = compareAudio(prepared.audio, other->audio(), bits); !what.empty())
             return what;
     }
     return {};

@@ -271,7 +271,7 @@ std::uint64_t estimateBytes(const Instrument& instrument, FileKind kind)
         const auto end =
             take.loop.on ? take.loop.span.end.value + framesBehindLoop : take.kept.end.value;
         const auto samples = std::uint64_t(std::max<std::int64_t>(0, end - take.kept.start.value))
-            * take.audio().channelCount();
+            * std::min<std::size_t>(2, take.audio().channelCount());
         if (kind == FileKind::project)
             bytes += take.recording->original->size();
         else

@@ -82,9 +82,11 @@ std::vector<Amounts> zonesOf(std::span<const std::byte> bags, std::span<const st
 
 std::vector<Header> readHeaders(std::span<const std::byte> table)
 {
+    constexpr std::size_t size = 46;
     std::vector<Header> headers;
-    for (std::size_t at = 0; at + 2 * 46 <= table.size(); at += 46) {
-        ByteReader in(table.subspan(at, 46));
+    // The last one only marks the end.
+    for (std::size_t at = 0; at + 2 * size <= table.size(); at += size) {
+        ByteReader in(table.subspan(at, size));
         Header h{};
         const auto name = in.text(20);
         h.name = std::string(name.substr(0, name.find('\0')));
@@ -94,7 +96,8 @@ std::vector<Header> readHeaders(std::span<const std::byte> table)
         h.loopEnd = in.u32();
         h.rate = in.u32();
         h.key = int(in.u8());
-        h.correction = int(std::int8_t(in.u8()));
+        const auto cents = int(in.u8());
+        h.correction = cents < 128 ? cents : cents - 256;
         h.link = in.u16();
         h.type = in.u16();
         headers.push_back(std::move(h));
@@ -206,7 +209,8 @@ Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::
             "Copy it again from where it came from.");
     const auto& data = tables->data;
     const auto headers = readHeaders(data.at("shdr"));
-    if (data.at("phdr").size() < 2 * 38)
+    constexpr std::size_t presetSize = 38;
+    if (data.at("phdr").size() < 2 * presetSize)
         return damaged("it names no preset");
     Instrument instrument;
     ByteReader preset(data.at("phdr"));

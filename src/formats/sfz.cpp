@@ -86,7 +86,7 @@ namespace {
 
 using Opcodes = std::map<std::string, std::string>;
 
-std::string trimmed(std::string text)
+std::string trimmed(const std::string& text)
 {
     const auto first = text.find_first_not_of(" \t\r\n");
     const auto last = text.find_last_not_of(" \t\r\n");

@@ -11,7 +11,12 @@
 
 namespace puretone {
 
-enum class TuningSource { proposed, byHand, fromFile };
+enum class TuningSource {
+    proposed,
+    byHand,
+    fromFile,
+    series, ///< From a first note and a step: one of many pieces in a row.
+};
 
 /// On which key a take sounds at its recorded speed, and how far it is moved to be in tune there.
 struct Tuning {

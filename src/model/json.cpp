@@ -16,8 +16,9 @@ template <class E, std::size_t N> using Names = std::array<std::pair<E, const ch
 
 constexpr Names<FadeCurve, 3> curveNames = {{{FadeCurve::automatic, "automatic"},
     {FadeCurve::linear, "linear"}, {FadeCurve::equalPower, "equalPower"}}};
-constexpr Names<TuningSource, 3> sourceNames = {{{TuningSource::proposed, "proposed"},
-    {TuningSource::byHand, "byHand"}, {TuningSource::fromFile, "fromFile"}}};
+constexpr Names<TuningSource, 4> sourceNames = {
+    {{TuningSource::proposed, "proposed"}, {TuningSource::byHand, "byHand"},
+        {TuningSource::fromFile, "fromFile"}, {TuningSource::series, "series"}}};
 constexpr Names<PitchVerdict, 3> verdictNames = {{{PitchVerdict::clear, "clear"},
     {PitchVerdict::uncertain, "uncertain"}, {PitchVerdict::none, "none"}}};
 constexpr Names<SoundKind, 4> kindNames = {

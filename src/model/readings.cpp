@@ -24,6 +24,13 @@ const char* nameOf(Stop stop)
     return "Export";
 }
 
+bool contradictsSeries(const Take& take)
+{
+    return take.tuning.source == TuningSource::series && take.pitch.midi
+        && take.pitch.verdict != PitchVerdict::none
+        && std::abs(*take.pitch.midi - take.tuning.rootKey) > seriesTolerance;
+}
+
 std::string keyWithNumber(int key, const Naming& naming)
 {
     return noteName(key, naming) + " (" + std::to_string(key) + ")";
@@ -40,7 +47,14 @@ Reading pitchReading(const Take& take, const Naming& naming)
                 : rounded > 0.0 ? " +"
                                 : " ")
         + (rounded == 0.0 ? "" : formatNumber(rounded, 0) + " ct");
-    if (take.tuning.source == TuningSource::byHand || take.pitch.verdict == PitchVerdict::clear)
+    if (contradictsSeries(take)) {
+        reading.concern = "It reads as " + keyWithNumber(nearestKey(*take.pitch.midi).key, naming)
+            + ", but its place in the row says " + keyWithNumber(take.tuning.rootKey, naming)
+            + ": check which is right.";
+        return reading;
+    }
+    if (take.tuning.source == TuningSource::series || take.tuning.source == TuningSource::byHand
+        || take.pitch.verdict == PitchVerdict::clear)
         return reading;
     if (take.pitch.verdict == PitchVerdict::none && take.tuning.source == TuningSource::proposed)
         reading.text = "no clear pitch";

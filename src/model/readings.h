@@ -22,6 +22,12 @@ const char* nameOf(Stop stop);
 Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, const Naming& naming,
     const std::optional<LoopCandidate>& seam);
 
+/// A piece of a row may be this far from its key, semitones: nearly a quarter tone out of tune, and
+/// no other key's.
+inline constexpr double seriesTolerance = 0.6;
+/// Whether a take's reading contradicts the row of notes that it was placed by.
+bool contradictsSeries(const Take& take);
+
 /// "A#3 (58)": a key with its MIDI number.
 std::string keyWithNumber(int key, const Naming& naming = {});
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/take_maker.h"
 
+#include "model/readings.h"
 #include "prepare/kept_part.h"
 
 #include <algorithm>
@@ -104,7 +105,7 @@ Result<Take> makeTake(
 }
 
 std::vector<Take> makePieces(const RecordingPtr& recording, const std::vector<Piece>& pieces,
-    const TakeOptions& options, const Progress& progress)
+    const TakeOptions& options, const std::optional<NoteSeries>& series, const Progress& progress)
 {
     std::vector<Take> takes;
     for (std::size_t i = 0; i < pieces.size() && !progress.cancelled(); ++i) {
@@ -115,8 +116,15 @@ std::vector<Take> makePieces(const RecordingPtr& recording, const std::vector<Pi
             nameFromFile(recording->fileName) + " " + std::to_string(takes.size() + 1);
         auto take = makePiece(recording, pieces[i].span, name, options,
             progress.part(double(i) * share, double(i + 1) * share));
-        if (take)
-            takes.push_back(std::move(*take));
+        if (!take)
+            continue;
+        if (series) {
+            const int key = std::clamp(series->firstKey + int(takes.size()) * series->step, 0, 127);
+            const double off = take->pitch.midi ? *take->pitch.midi - key : 1e9;
+            take->tuning = {
+                key, std::abs(off) <= seriesTolerance ? -100.0 * off : 0.0, TuningSource::series};
+        }
+        takes.push_back(std::move(*take));
     }
     return takes;
 }

@@ -23,9 +23,20 @@ Result<Take> makeTake(
 Result<Take> makePiece(const RecordingPtr& recording, Span kept, const std::string& name,
     const TakeOptions& options = {}, const Progress& progress = {});
 
+/// A row of notes that is known: "C2, every 6 semitones".
+struct NoteSeries {
+    int firstKey = 36;
+    int step = 1; ///< Semitones.
+};
+
 /// Takes of all pieces that are no slivers, named after the recording and numbered.
+///
+/// @param series Gives each take its root key in turn; the fine tuning is still what was read,
+/// where
+///        that agrees within a semitone. Without it each take gets its own reading.
 std::vector<Take> makePieces(const RecordingPtr& recording, const std::vector<Piece>& pieces,
-    const TakeOptions& options = {}, const Progress& progress = {});
+    const TakeOptions& options = {}, const std::optional<NoteSeries>& series = {},
+    const Progress& progress = {});
 
 /// Adds takes with zones of their own and spreads all zones by their roots.
 void addTakes(Instrument& instrument, std::vector<Take> takes);

@@ -38,4 +38,11 @@ struct SplitResult {
 SplitResult splitRecording(
     const Audio& audio, const SplitOptions& options = {}, const Progress& progress = {});
 
+/// The same pieces with a border at `frame`: a piece that holds it becomes two; outside of all
+/// pieces a new one begins there and lasts until the next, at most two seconds. Too close to a
+/// border (16 frames): unchanged.
+SplitResult withCut(SplitResult result, Frames frame, Frames recordingEnd, double rate);
+/// Piece `index` and the next as one, wanted if either was; unchanged for the last one.
+SplitResult withJoined(SplitResult result, std::size_t index);
+
 } // namespace puretone

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/take_maker.h"
 
+#include "model/readings.h"
+
 #include "support/takes.h"
 
 #include <catch2/catch.hpp>
@@ -45,6 +47,32 @@ TEST_CASE("noise is not put out of tune by a guess", "[model][take]")
     CHECK(take.pitch.verdict == PitchVerdict::none);
     CHECK(take.tuning == Tuning{60, 0.0, TuningSource::proposed});
     CHECK_FALSE(take.period());
+}
+
+TEST_CASE(
+    "pieces of a row get their place in it, and what reads differently is flagged", "[model][take]")
+{
+    auto wave = harmonicTone(hzOf(48.2).value, 48000.0, 0.5)
+        + harmonicTone(hzOf(53.0).value, 48000.0, 0.5)
+        + harmonicTone(hzOf(60.0).value, 48000.0, 0.5);
+    const auto recording = makeRecording(mono(wave), "row.wav");
+    std::vector<Piece> pieces;
+    for (std::int64_t n = 0; n < 3; ++n)
+        pieces.push_back({{Frames{n * 24000}, Frames{(n + 1) * 24000}}, false, -10.0});
+    const auto takes = makePieces(recording, pieces, {{}, false}, NoteSeries{48, 6});
+    REQUIRE(takes.size() == 3);
+    CHECK(takes[0].tuning.rootKey == 48);
+    CHECK_THAT(takes[0].tuning.fineCents, Catch::Matchers::WithinAbs(-20.0, 1.0));
+    CHECK_FALSE(contradictsSeries(takes[0]));
+    CHECK(takes[1].tuning.rootKey == 54);
+    CHECK(contradictsSeries(takes[1])); // it is a semitone lower
+    CHECK(takes[1].tuning.fineCents == 0.0);
+    CHECK(takes[2].tuning.rootKey == 60);
+    Instrument instrument;
+    const auto reading = readingOf(Stop::pitch, instrument, &takes[1], {}, std::nullopt);
+    CHECK_THAT(reading.concern,
+        Catch::Matchers::Contains("F3 (53)") && Catch::Matchers::Contains("F#3 (54)"));
+    CHECK(readingOf(Stop::pitch, instrument, &takes[2], {}, std::nullopt).concern.empty());
 }
 
 TEST_CASE("takes are spread over the keys by their roots", "[model][take]")

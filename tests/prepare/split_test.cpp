@@ -109,6 +109,30 @@ TEST_CASE("the quiet line and onsets alone can be asked for", "[prepare][split]"
     CHECK(splitRecording(inRoom(wave, -70.0), options).pieces.empty());
 }
 
+TEST_CASE("pieces are cut and joined by hand", "[prepare][split]")
+{
+    SplitResult split;
+    split.pieces = {
+        {{Frames{1000}, Frames{5000}}, false, -20.0}, {{Frames{6000}, Frames{9000}}, true, -50.0}};
+    const Frames end{100000};
+    const auto cut = withCut(split, Frames{3000}, end, rate);
+    REQUIRE(cut.pieces.size() == 3);
+    CHECK(cut.pieces[0].span == Span{Frames{1000}, Frames{3000}});
+    CHECK(cut.pieces[1].span == Span{Frames{3000}, Frames{5000}});
+    CHECK(withJoined(cut, 0).pieces == split.pieces);
+    const auto joined = withJoined(split, 0);
+    REQUIRE(joined.pieces.size() == 1);
+    CHECK(joined.pieces[0].span == Span{Frames{1000}, Frames{9000}});
+    CHECK_FALSE(joined.pieces[0].sliver);
+    CHECK(withJoined(split, 1).pieces == split.pieces);
+    CHECK(withCut(split, Frames{1005}, end, rate).pieces == split.pieces); // too close
+    const auto begun = withCut(split, Frames{5400}, end, rate);
+    CHECK(begun.pieces[1].span == Span{Frames{5400}, Frames{6000}});
+    CHECK(withCut(split, Frames{9500}, end, rate).pieces[2].span
+        == Span{Frames{9500}, Frames{100000}});
+    CHECK(withCut({}, Frames{0}, Frames{10}, rate).pieces.empty());
+}
+
 TEST_CASE("nothing comes of nothing", "[prepare][split][bad-input]")
 {
     CHECK(splitRecording(mono({})).pieces.empty());

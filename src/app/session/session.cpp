@@ -290,7 +290,7 @@ void Session::changeSplit(const SplitResult& changed)
     emit derivedChanged();
 }
 
-void Session::makeSplit()
+void Session::makeSplit(const std::optional<NoteSeries>& series)
 {
     const Take* current = take();
     if (current == nullptr || !split_)
@@ -298,9 +298,9 @@ void Session::makeSplit()
     using Takes = std::vector<Take>;
     background_.run(
         "open", Background::Running::cancel,
-        [recording = current->recording.pointer(), pieces = split_->pieces](
+        [recording = current->recording.pointer(), pieces = split_->pieces, series](
             const Progress& progress) -> std::any {
-            return Takes(makePieces(recording, pieces, {}, progress));
+            return Takes(makePieces(recording, pieces, {}, series, progress));
         },
         [this, id = current->id](const std::any& made) {
             const auto& takes = std::any_cast<const Takes&>(made);
@@ -312,7 +312,15 @@ void Session::makeSplit()
                 addTakes(next, takes);
             });
             forgetSplit();
-            say(tr("%1 takes are on the keys, each around its own root.").arg(takes.size()), false);
+            const auto doubtful = std::count_if(takes.begin(), takes.end(), contradictsSeries);
+            if (doubtful > 0)
+                say(tr("%1 of %2 takes read as another note than their place in the row says; they "
+                       "are marked in the list.")
+                        .arg(doubtful)
+                        .arg(takes.size()));
+            else
+                say(tr("%1 takes are on the keys, each around its own root.").arg(takes.size()),
+                    false);
         });
     emit openingChanged();
 }

@@ -7,6 +7,7 @@
 #include "formats/instrument_file.h"
 #include "model/history.h"
 #include "model/readings.h"
+#include "model/take_maker.h"
 #include "prepare/split.h"
 
 #include <QStringList>
@@ -54,7 +55,8 @@ public:
     void changeSplit(const SplitResult& changed);
     const std::optional<SplitResult>& splitProposal() const { return split_; }
     /// Makes takes of the proposed pieces; they take the place of the take on screen.
-    void makeSplit();
+    /// @param series Names them in turn; otherwise each is named by its own pitch.
+    void makeSplit(const std::optional<NoteSeries>& series = {});
     void cancelOpening();
     bool opening() const { return background_.busy("open"); }
     void clear();

@@ -221,7 +221,10 @@ void MainWindow::refreshTakes()
             && take.tuning.source == TuningSource::proposed;
         rows.push_back({take.id, QString::fromStdString(take.name),
             typeset(noteName(take.tuning.rootKey, session_.naming())),
-            noPitch                                         ? tr("no clear pitch")
+            contradictsSeries(take)
+                ? tr("reads as %1")
+                      .arg(typeset(noteName(nearestKey(*take.pitch.midi).key, session_.naming())))
+                : noPitch                                   ? tr("no clear pitch")
                 : !take.loop.on && take.loopChoices.empty() ? tr("no loop yet")
                                                             : QString(),
             session_.peaksOf(&take), take.kept});

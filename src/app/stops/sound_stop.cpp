@@ -6,6 +6,7 @@
 #include "engine/prepared.h"
 #include "prepare/kept_part.h"
 
+#include <QMenu>
 #include <QPainter>
 
 namespace puretone::app {
@@ -123,6 +124,23 @@ void SoundStop::addSplitFields()
     splitAt_ = addChoice(tr("Pieces end"),
         tr("In the noise, where each note has died away; or where the next one begins"),
         {tr("in the noise"), tr("at the next")});
+    namedBy_ = addChoice(tr("Named by"),
+        tr("Each piece by the pitch that is read from it; or by a first note and a step, and what "
+           "reads differently is marked"),
+        {tr("their pitch"), tr("a row of notes")});
+    const auto naming = [this] { return session().naming(); };
+    firstKey_ = addField(keyField(tr("First note"), tr("The root key of the first piece"), naming));
+    keyStep_ = addField(countField(
+        tr("Every"), tr("Semitones from one piece to the next; may be negative"), -24, 24, 1));
+    connect(firstKey_, &ValueField::edited, this, [this](double key, bool) {
+        series_.firstKey = int(std::lround(key));
+        firstKey_->setValue(key);
+    });
+    connect(keyStep_, &ValueField::edited, this, [this](double step, bool) {
+        series_.step = int(std::lround(step));
+        keyStep_->setValue(step);
+    });
+    connect(namedBy_, &ChoiceField::chosen, this, [this] { refresh(); });
     findNotes_ = addButton(tr("Find notes"),
         tr("Shows where this recording of many notes would be cut; nothing is made yet"));
     // What to do with a proposal stands where it is looked at.
@@ -142,7 +160,10 @@ void SoundStop::addSplitFields()
     row->addWidget(makeTakes_);
     bench()->addWidget(splitRow_);
     connect(findNotes_, &QPushButton::clicked, this, &SoundStop::askForSplit);
-    connect(makeTakes_, &QPushButton::clicked, this, [this] { session().makeSplit(); });
+    connect(makeTakes_, &QPushButton::clicked, this, [this] {
+        session().makeSplit(namedBy_->index() == 1 ? std::optional(series_) : std::nullopt);
+    });
+    connect(wave(), &WaveView::menuAsked, this, &SoundStop::showSplitMenu);
     connect(forget_, &QPushButton::clicked, this, [this] {
         splitOptions_ = {};
         session().forgetSplit();
@@ -165,6 +186,38 @@ void SoundStop::askForSplit()
 {
     shortest_->setValue(splitOptions_.shortestSeconds);
     session().proposeSplit(splitOptions_);
+}
+
+void SoundStop::showSplitMenu(qint64 frame, const QPoint& place)
+{
+    const auto split = session().splitProposal();
+    if (!split)
+        return;
+    const auto& pieces = split->pieces;
+    const auto here = std::find_if(pieces.begin(), pieces.end(),
+        [&](const Piece& p) { return frame >= p.span.start.value && frame < p.span.end.value; });
+    QMenu menu(this);
+    const auto& audio = session().take()->audio();
+    menu.addAction(here == pieces.end() ? tr("Begin a piece here") : tr("Cut here"), this, [&] {
+        session().changeSplit(withCut(*split, Frames{frame}, Frames{audio.frames()}, audio.rate));
+    });
+    if (here != pieces.end()) {
+        const auto index = std::size_t(here - pieces.begin());
+        auto* join = menu.addAction(tr("Join with the next"), this,
+            [&, index] { session().changeSplit(withJoined(*split, index)); });
+        join->setEnabled(index + 1 < pieces.size());
+        menu.addAction(here->sliver ? tr("Take it in") : tr("Leave it out"), this, [&, index] {
+            auto changed = *split;
+            changed.pieces[index].sliver = !changed.pieces[index].sliver;
+            session().changeSplit(changed);
+        });
+        menu.addAction(tr("Remove"), this, [&, index] {
+            auto changed = *split;
+            changed.pieces.erase(changed.pieces.begin() + std::ptrdiff_t(index));
+            session().changeSplit(changed);
+        });
+    }
+    menu.exec(place);
 }
 
 void SoundStop::moveSplitBorder(int id, qint64 frame)
@@ -228,6 +281,11 @@ void SoundStop::refreshSplit(bool has)
     for (auto* field : {quietLine_, shortest_})
         field->setFieldEnabled(has);
     splitAt_->setFieldEnabled(has);
+    namedBy_->setFieldEnabled(has);
+    firstKey_->setVisible(namedBy_->index() == 1);
+    keyStep_->setVisible(namedBy_->index() == 1);
+    firstKey_->setValue(series_.firstKey);
+    keyStep_->setValue(series_.step);
     findNotes_->setEnabled(has);
     splitRow_->setVisible(has && split);
     shortest_->setValue(splitOptions_.shortestSeconds);
@@ -244,8 +302,8 @@ void SoundStop::refreshSplit(bool has)
     if (slivers > 0)
         text += slivers == 1 ? tr("; a sliver is left out")
                              : tr("; %1 slivers are left out").arg(slivers);
-    splitText_->setText(
-        text + tr(". Drag borders; double-click a piece to leave it out or take it in."));
+    splitText_->setText(text
+        + tr(". Drag borders; double-click leaves a piece out; the right button cuts and joins."));
     makeTakes_->setText(notes == 1 ? tr("Make 1 take") : tr("Make %1 takes").arg(notes));
     makeTakes_->setEnabled(notes > 0);
 }

@@ -24,6 +24,7 @@ private:
     void refreshSplit(bool has);
     void moveSplitBorder(int id, qint64 frame);
     void askForSplit();
+    void showSplitMenu(qint64 frame, const QPoint& place);
     void paintSplit(QPainter& painter, const WaveGeometry& geometry);
     void paintFades(QPainter& painter, const WaveGeometry& geometry);
 
@@ -32,7 +33,9 @@ private:
     QPushButton *propose_, *whole_, *open_;
     // Splitting.
     ValueField *quietLine_, *shortest_;
-    ChoiceField* splitAt_;
+    ChoiceField *splitAt_, *namedBy_;
+    ValueField *firstKey_, *keyStep_;
+    NoteSeries series_;
     QLabel* splitText_;
     QWidget* splitRow_; ///< Below the wave while a split is proposed.
     QPushButton *findNotes_, *makeTakes_, *forget_;

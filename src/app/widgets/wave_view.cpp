@@ -266,6 +266,15 @@ void WaveView::keyPressEvent(QKeyEvent* event)
     event->accept();
 }
 
+void WaveView::contextMenuEvent(QContextMenuEvent* event)
+{
+    if (!peaks_)
+        return;
+    const bool mouse = event->reason() == QContextMenuEvent::Mouse;
+    const QPointF place = mouse ? QPointF(event->pos()) : geometry_.area.center();
+    emit menuAsked(std::llround(geometry_.frameAt(place.x())), mapToGlobal(place.toPoint()));
+}
+
 void WaveView::leaveEvent(QEvent*)
 {
     hovered_ = -1;

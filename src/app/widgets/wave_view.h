@@ -61,6 +61,8 @@ signals:
     void viewChanged();
     /// A double-click away from every handle.
     void stretchAsked(qint64 frame);
+    /// The right button, or the menu key with `frame` in the middle of the view.
+    void menuAsked(qint64 frame, const QPoint& globalPlace);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -71,6 +73,7 @@ protected:
     void mouseReleaseEvent(QMouseEvent* event) override;
     void mouseDoubleClickEvent(QMouseEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
+    void contextMenuEvent(QContextMenuEvent* event) override;
     void leaveEvent(QEvent* event) override;
     void focusOutEvent(QFocusEvent* event) override;
     bool focusNextPrevChild(bool next) override;
