@@ -33,7 +33,7 @@ struct NoteSeries {
 ///
 /// @param series Gives each take its root key in turn; the fine tuning is still what was read,
 /// where
-///        that agrees within a semitone. Without it each take gets its own reading.
+///        that agrees (seriesTolerance). Without it each take gets its own reading.
 std::vector<Take> makePieces(const RecordingPtr& recording, const std::vector<Piece>& pieces,
     const TakeOptions& options = {}, const std::optional<NoteSeries>& series = {},
     const Progress& progress = {});

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
 
+#include "app/shell/shortcuts.h"
+#include "app/shell/sound_files.h"
 #include "app/stops/export_stop.h"
 #include "app/stops/keys_stop.h"
 #include "app/stops/loop_stop.h"
@@ -9,7 +11,6 @@
 #include "app/stops/sound_stop.h"
 
 #include <QApplication>
-#include <QDir>
 #include <QDragEnterEvent>
 #include <QFileDialog>
 #include <QFileInfo>
@@ -25,25 +26,6 @@ namespace {
 
 constexpr int headHeight = 74;
 constexpr int sideWidth = 200;
-
-/// What may be sound, by its ending; what it really is shows when it is opened.
-QStringList soundPatterns()
-{
-    return {"*.wav", "*.aif", "*.aiff", "*.flac", "*.ogg", "*.opus", "*.mp3"};
-}
-
-QString soundFilter()
-{
-    return QObject::tr("Sound (%1);;All files (*)").arg(soundPatterns().join(QLatin1Char(' ')));
-}
-
-QStringList soundFilesIn(const QString& folder)
-{
-    QStringList paths;
-    for (const auto& info : QDir(folder).entryInfoList(soundPatterns(), QDir::Files, QDir::Name))
-        paths << info.absoluteFilePath();
-    return paths;
-}
 
 QFrame* rule(QWidget* parent)
 {
@@ -264,7 +246,7 @@ void MainWindow::buildActions()
         setTheme(
             Theme::name() == ThemeName::daybreak ? ThemeName::nightWatch : ThemeName::daybreak);
     });
-    add(tr("Shortcuts"), QKeySequence(Qt::Key_F1), [this] { showShortcuts(); });
+    add(tr("Shortcuts"), QKeySequence(Qt::Key_F1), [this] { showShortcuts(this); });
     menu->addSeparator();
     add(tr("Quit"), QKeySequence::Quit, [this] { close(); });
     menu_->setMenu(menu);
@@ -353,10 +335,8 @@ void MainWindow::tick()
 
 void MainWindow::openDialog()
 {
-    const auto path =
-        QFileDialog::getOpenFileName(this, tr("Open a recording or an instrument"), QString(),
-            tr("Sound and instruments (*.wav *.aif *.aiff *.flac *.ogg *.opus *.mp3 *.puretone "
-               "*.sfz *.sf2);;All files (*)"));
+    const auto path = QFileDialog::getOpenFileName(
+        this, tr("Open a recording or an instrument"), QString(), soundAndInstrumentFilter());
     if (!path.isEmpty())
         session_.open(path);
 }
@@ -398,30 +378,6 @@ void MainWindow::keepPlayed()
         session_.say(tr("%1 is written.").arg(QFileInfo(path).fileName()), false);
     else
         session_.say(QString::fromStdString(written.error().sentence()));
-}
-
-void MainWindow::showShortcuts()
-{
-    QMessageBox box(this);
-    box.setWindowTitle(tr("Shortcuts"));
-    box.setTextFormat(Qt::RichText);
-    const char* rows[][2] = {{"Ctrl+1 to Ctrl+6", "go to a stop"}, {"Ctrl+O, Ctrl+S", "open, save"},
-        {"Ctrl+Z, Ctrl+Shift+Z", "undo, redo"}, {"Space", "play the root key"},
-        {"A W S E D F …", "play notes; Page Up and Page Down change the octave"},
-        {"Ctrl+.", "end all notes"}, {"Wheel, + and −", "zoom the wave"},
-        {"Tab, arrow keys", "go to a handle, move it by one frame"},
-        {"Ctrl+arrow, Shift+arrow", "by one millisecond, by one period"},
-        {"Shift or Alt while dragging", "ten times finer, without snapping"},
-        {"Esc while dragging", "put it back"},
-        {"Ctrl+Up, Ctrl+Down", "root key an octave up, down (at Pitch)"},
-        {"Double-click on a field's name", "back to its usual value"},
-        {"Ctrl+T", "Daybreak or Night watch"}};
-    QString text = QStringLiteral("<table cellspacing='6'>");
-    for (const auto& row : rows)
-        text += QStringLiteral("<tr><td><b>%1</b></td><td>%2</td></tr>")
-                    .arg(QString::fromUtf8(row[0]), QString::fromUtf8(row[1]));
-    box.setText(text + QStringLiteral("</table>"));
-    box.exec();
 }
 
 // ---- Events

@@ -52,7 +52,6 @@ private:
     void openDialog();
     bool saveAs();
     void keepPlayed();
-    void showShortcuts();
     void refresh();
     void tick();
     bool mayDiscard();

@@ -60,7 +60,7 @@ void ValueField::setValue(double value)
     value_ = value;
     // What is being typed is not overwritten by what it changes elsewhere.
     if (!edit_->hasFocus() || !edit_->isModified())
-        show();
+        showValue();
 }
 
 void ValueField::setRange(double low, double high)
@@ -75,10 +75,10 @@ void ValueField::setFieldEnabled(bool enabled)
     if (!enabled)
         edit_->clear();
     else
-        show();
+        showValue();
 }
 
-void ValueField::show()
+void ValueField::showValue()
 {
     edit_->setText(typeset(spec_.format(value_)));
     edit_->setModified(false);
@@ -92,7 +92,7 @@ void ValueField::commitTyped()
     if (!typed) {
         emit refused(
             tr("\"%1\" cannot be read as a value for \"%2\".").arg(edit_->text(), spec_.label));
-        show();
+        showValue();
         return;
     }
     // A little play, so that the shown (rounded) limit can be typed.
@@ -103,12 +103,12 @@ void ValueField::commitTyped()
                       .arg(spec_.label, typeset(spec_.format(spec_.low)),
                           typeset(spec_.format(spec_.high)))
                 : spec_.refusal);
-        show();
+        showValue();
         return;
     }
     edit_->setModified(false);
     propose(*typed, true);
-    show();
+    showValue();
 }
 
 void ValueField::propose(double value, bool first)
@@ -143,7 +143,7 @@ bool ValueField::editEvent(QEvent* event)
             return true;
         }
         if (key->key() == Qt::Key_Escape) {
-            show();
+            showValue();
             edit_->clearFocus();
             return true;
         }

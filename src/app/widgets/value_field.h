@@ -45,7 +45,7 @@ protected:
 private:
     void commitTyped();
     void propose(double value, bool first);
-    void show();
+    void showValue();
     bool editEvent(QEvent* event);
 
     FieldSpec spec_;
