@@ -94,7 +94,7 @@ TEST_CASE("typed values that make no sense are refused with a reason", "[app][ba
     }
 }
 
-TEST_CASE("a drag is one step; Esc puts it back; Shift is ten times finer", "[app][hand]")
+TEST_CASE("a drag is one step, Esc puts it back, Shift is ten times finer", "[app][hand]")
 {
     Driver d;
     d.open(sounds + "fog-horn.flac");
@@ -211,6 +211,19 @@ TEST_CASE("the computer's keyboard plays, but not while a field is typed in", "[
     edit->setFocus();
     QTest::keyPress(edit, Qt::Key_H);
     CHECK(rmsDb(d.hear(0.3)) < -80.0);
+}
+
+TEST_CASE("closing the window in the middle of typing is no accident", "[app][bad-input]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.goTo(Stop::shape);
+    auto* edit = d.window.stop(Stop::shape)->findChild<QLineEdit*>();
+    edit->setFocus();
+    edit->selectAll();
+    QTest::keyClicks(edit, "half a th");
+    CHECK(edit->isModified());
+    // The driver takes the window down here; the sanitizers watch.
 }
 
 TEST_CASE("zone borders are dragged", "[app][keys]")

@@ -90,6 +90,15 @@ MainWindow::MainWindow(QWidget* parent)
     goTo(Stop::sound);
 }
 
+MainWindow::~MainWindow()
+{
+    // What is half typed is handed in when a field goes; the session must still be there to take
+    // it.
+    ticker_.stop();
+    session_.disconnect(this);
+    qDeleteAll(findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly));
+}
+
 void MainWindow::buildHead(QVBoxLayout* column)
 {
     auto* head = new QWidget(this);

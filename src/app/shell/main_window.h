@@ -22,6 +22,7 @@ class MainWindow : public QWidget {
 
 public:
     explicit MainWindow(QWidget* parent = nullptr);
+    ~MainWindow() override;
 
     Session& session() { return session_; }
     KeysDock* dock() { return dock_; }
