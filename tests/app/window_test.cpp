@@ -215,10 +215,11 @@ TEST_CASE("the computer's keyboard plays, but not while a field is typed in", "[
 
 TEST_CASE("closing the window in the middle of typing is no accident", "[app][bad-input]")
 {
+    const auto stop = GENERATE(Stop::shape, Stop::write);
     Driver d;
     d.open(sounds + "fog-horn.flac");
-    d.goTo(Stop::shape);
-    auto* edit = d.window.stop(Stop::shape)->findChild<QLineEdit*>();
+    d.goTo(stop);
+    auto* edit = d.window.stop(stop)->findChild<QLineEdit*>();
     edit->setFocus();
     edit->selectAll();
     QTest::keyClicks(edit, "half a th");

@@ -92,8 +92,10 @@ MainWindow::MainWindow(QWidget* parent)
 
 MainWindow::~MainWindow()
 {
-    // What is half typed is handed in when a field goes; the session must still be there to take
-    // it.
+    // A field that loses its focus hands in what was typed: while everything is still there.
+    if (QWidget* focused = focusWidget())
+        focused->clearFocus();
+    // Widgets use the session to their end, so they go before it, which is a member.
     ticker_.stop();
     session_.disconnect(this);
     qDeleteAll(findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly));

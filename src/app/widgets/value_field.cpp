@@ -55,6 +55,15 @@ ValueField::ValueField(FieldSpec spec, QWidget* parent)
     connect(edit_, &QLineEdit::editingFinished, this, &ValueField::commitTyped);
 }
 
+ValueField::~ValueField()
+{
+    // A line that loses its focus by being destroyed says that typing has ended, to nobody any
+    // more.
+    edit_->disconnect(this);
+    edit_->removeEventFilter(this);
+    label_->removeEventFilter(this);
+}
+
 void ValueField::setValue(double value)
 {
     value_ = value;

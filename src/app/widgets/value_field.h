@@ -28,6 +28,7 @@ class ValueField : public QWidget {
 
 public:
     explicit ValueField(FieldSpec spec, QWidget* parent = nullptr);
+    ~ValueField() override;
     void setValue(double value);
     /// Range of what may be typed; dragging stops at its ends.
     void setRange(double low, double high);
