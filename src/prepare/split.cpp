@@ -75,7 +75,7 @@ public:
 private:
     std::size_t hops(double seconds) const
     {
-        return std::size_t(seconds / novelty_.hopSeconds + 0.5);
+        return std::size_t(std::lround(seconds / novelty_.hopSeconds));
     }
     bool sounds(std::size_t i) const { return novelty_.levelDb[i] > line_; }
 
@@ -108,6 +108,7 @@ private:
                 starts.back() = {frame, level}; // what came just before was only its forerunner
         }
         std::vector<std::int64_t> frames;
+        frames.reserve(starts.size());
         for (const auto& start : starts)
             frames.push_back(start.frame);
         return frames;
