@@ -180,8 +180,10 @@ private:
         const bool stereo = me.stream_.channels_ > 1;
         // A mono device gets the mean of both sides.
         float* right = stereo ? left + frames : me.spare_.data();
-        if (!stereo && frames > me.spare_.size())
+        if (!stereo && frames > me.spare_.size()) {
+            std::fill_n(left, frames, 0.0f);
             return 0;
+        }
         me.client_.render(left, right, int(frames));
         if (!stereo)
             for (unsigned i = 0; i < frames; ++i)

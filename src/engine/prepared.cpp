@@ -5,10 +5,18 @@
 
 namespace puretone {
 
+double fadeInFrames(const Take& take)
+{
+    const auto room =
+        take.loop.on ? take.loop.span.start.value - take.kept.start.value : take.kept.length();
+    return std::clamp(
+        take.fades.inSeconds * take.rate(), 0.0, double(std::max<std::int64_t>(0, room)));
+}
+
 float fadeGain(const Take& take, double frame)
 {
     const double rate = take.rate();
-    const double in = std::min(take.fades.inSeconds * rate, double(take.kept.length()));
+    const double in = fadeInFrames(take);
     const double sinceStart = frame - double(take.kept.start.value);
     double gain = 1.0;
     if (in > 0.0 && sinceStart < in)
@@ -44,7 +52,7 @@ PreparedTake prepareTake(const Take& take)
         }
         prepared.loop = Span{Frames{into}, Frames{into + turn.frames()}};
     }
-    // The fade in lies before the loop's second round, so it must not reach into the loop.
+    // What lies inside the loop is never faded (fadeInFrames).
     const auto fadeEnd = loops ? prepared.loop->start.value : prepared.audio.frames();
     for (auto& channel : prepared.audio.channels)
         for (std::int64_t i = 0; i < fadeEnd; ++i)

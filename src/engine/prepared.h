@@ -20,6 +20,9 @@ inline constexpr std::int64_t framesBehindLoop = 64;
 /// @param take With its loop inside the kept part (see sanitized).
 PreparedTake prepareTake(const Take& take);
 
+/// Frames that the fade in takes: it ends where the loop begins at the latest, so that no round
+/// repeats it.
+double fadeInFrames(const Take& take);
 /// Gain of the fades at one frame of the recording, 0 to 1. A looped take has no fade out.
 float fadeGain(const Take& take, double frame);
 

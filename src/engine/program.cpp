@@ -2,6 +2,7 @@
 #include "engine/program.h"
 
 #include "engine/kernel.h"
+#include "engine/prepared.h"
 #include "loop/crossfade.h"
 
 namespace puretone {
@@ -110,7 +111,7 @@ std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double fast
     sound->start = double(take.kept.start.value);
     sound->end = double(take.kept.end.value);
     const double kept = double(take.kept.length());
-    sound->fadeInEnd = sound->start + std::min(kept, take.fades.inSeconds * take.rate());
+    sound->fadeInEnd = sound->start + fadeInFrames(take);
     sound->fadeOutStart = sound->end - std::min(kept, take.fades.outSeconds * take.rate());
     if (take.loop.on) {
         const Span loop = take.loop.span;

@@ -42,7 +42,7 @@ struct PitchReport {
 /// @param rate Frames per second, 4 kHz or more.
 /// @return Always a report: silence, noise and takes of fewer than 16 samples give verdict `none`.
 ///
-/// Cost: about 25 ms for 6 s at 48 kHz. Keeps no state; safe from any thread. When cancelled, the
+/// Cost: 20 to 60 ms for 6 s at 48 kHz. Keeps no state; safe from any thread. When cancelled, the
 /// report is meaningless and to be dropped.
 /// Method: candidates from period and partials (see candidates.h), octave decided once for the
 /// whole take; confidence by J. Platt, "Probabilistic outputs for support vector machines", 1999;

@@ -75,7 +75,7 @@ Result<Span> proposeKept(const Audio& audio, const std::string& name)
     if (start > 0)
         start = std::min(start, nearestCrossing(audio, Frames{start}, reach).value);
     std::int64_t end = std::min(audio.frames(), std::int64_t(last) * hop);
-    // Less than a tenth of a second of cut is not worth a decision; keep to the recording's end.
+    // 20 ms are not worth a cut: keep to the recording's end.
     if (audio.frames() - end < std::int64_t(0.02 * audio.rate))
         end = audio.frames();
     if (end - start < 16)

@@ -34,7 +34,7 @@ struct SplitResult {
 ///
 /// Starts lie on the attack; ends follow the decay down to the noise, never beyond the next start.
 /// @return No pieces for silence. When cancelled, the result is to be dropped.
-/// Cost: O(n log n); about 40 ms per ten seconds at 48 kHz.
+/// Cost: O(n log n); about 25 ms for 10 s of stereo at 48 kHz.
 SplitResult splitRecording(
     const Audio& audio, const SplitOptions& options = {}, const Progress& progress = {});
 
