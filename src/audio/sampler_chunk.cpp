@@ -4,6 +4,7 @@
 #include "audio/riff.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 namespace puretone {
@@ -70,33 +71,54 @@ std::optional<SamplerInfo> decodeSampler(std::span<const std::byte> body)
 
 namespace {
 
-std::vector<RiffChunk> waveChunks(std::span<const std::byte> file)
+struct ChunkPlace {
+    std::string id;
+    std::uint64_t offset = 0; ///< Of the body.
+    std::uint64_t claimed = 0; ///< May be more than the file holds.
+};
+
+/// The chunks of a RIFF WAVE file, without their bodies.
+std::vector<ChunkPlace> waveChunks(const OriginalFile& file)
 {
-    ByteReader in(file);
-    if (in.text(4) != "RIFF")
+    std::array<std::byte, 12> head{};
+    const auto readHead = [&](std::uint64_t at, std::size_t size) {
+        return file.read(at, std::span(head).first(size)) == size;
+    };
+    const auto word = [&](std::size_t at) {
+        return std::string(reinterpret_cast<const char*>(head.data()) + at, 4);
+    };
+    if (!readHead(0, 12) || word(0) != "RIFF" || word(8) != "WAVE")
         return {};
-    in.u32();
-    if (in.text(4) != "WAVE")
-        return {};
-    return riffChunks(file.subspan(12));
+    std::vector<ChunkPlace> chunks;
+    for (std::uint64_t at = 12; readHead(at, 8);) {
+        ByteReader in{std::span<const std::byte>(head).first(8)};
+        ChunkPlace chunk{std::string(in.text(4)), at + 8, in.u32()};
+        at = chunk.offset + chunk.claimed + chunk.claimed % 2;
+        chunks.push_back(std::move(chunk));
+    }
+    return chunks;
 }
 
 } // namespace
 
-std::optional<SamplerInfo> findSampler(std::span<const std::byte> wavFile)
+std::optional<SamplerInfo> findSampler(const OriginalFile& file)
 {
-    for (const auto& chunk : waveChunks(wavFile))
-        if (chunk.id == "smpl")
-            return decodeSampler(chunk.body);
+    constexpr std::uint64_t mostBytes = 1 << 20;
+    for (const auto& chunk : waveChunks(file))
+        if (chunk.id == "smpl") {
+            std::vector<std::byte> body(std::min(chunk.claimed, mostBytes));
+            body.resize(file.read(chunk.offset, body));
+            return decodeSampler(body);
+        }
     return std::nullopt;
 }
 
-bool isCutOff(std::span<const std::byte> wavFile)
+bool isCutOff(const OriginalFile& file)
 {
-    for (const auto& chunk : waveChunks(wavFile))
+    for (const auto& chunk : waveChunks(file))
         // Programs that write to a pipe leave 0xFFFFFFFF (or nearly) because they cannot know.
         if (chunk.id == "data")
-            return chunk.claimed < 0xfffff000U && chunk.body.size() < chunk.claimed;
+            return chunk.claimed < 0xfffff000U && chunk.offset + chunk.claimed > file.size();
     return false;
 }
 

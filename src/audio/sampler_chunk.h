@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "audio/original_file.h"
 #include "base/units.h"
 
 #include <cstddef>
@@ -27,9 +28,9 @@ struct SamplerInfo {
 std::vector<std::byte> encodeSampler(const SamplerInfo& info, double rate);
 /// Reads the body; nothing when it is shorter than it claims to be.
 std::optional<SamplerInfo> decodeSampler(std::span<const std::byte> body);
-/// Finds and reads the `smpl` chunk of a whole WAV file held in memory.
-std::optional<SamplerInfo> findSampler(std::span<const std::byte> wavFile);
-/// Frames that the `data` chunk claims beyond the file's end: true for a file that was cut off.
-bool isCutOff(std::span<const std::byte> wavFile);
+/// Finds and reads the `smpl` chunk of a WAV file.
+std::optional<SamplerInfo> findSampler(const OriginalFile& file);
+/// Whether the `data` chunk claims more than the file holds: true for a file that was cut off.
+bool isCutOff(const OriginalFile& file);
 
 } // namespace puretone

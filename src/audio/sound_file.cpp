@@ -7,34 +7,31 @@
 #include <algorithm>
 #include <cstring>
 #include <sndfile.h>
-#define XXH_INLINE_ALL
-#include <xxhash.h>
 
 namespace puretone {
 
 namespace {
 
-/// Lets libsndfile read from memory.
-struct MemoryFile {
-    std::span<const std::byte> bytes;
+/// Lets libsndfile read what was opened.
+struct ReadingFile {
+    const OriginalFile& original;
     sf_count_t at = 0;
 
     static SF_VIRTUAL_IO callbacks()
     {
         return {
-            [](void* self) { return sf_count_t(as(self).bytes.size()); },
+            [](void* self) { return sf_count_t(as(self).original.size()); },
             [](sf_count_t offset, int whence, void* self) {
-                MemoryFile& file = as(self);
-                const auto size = sf_count_t(file.bytes.size());
+                ReadingFile& file = as(self);
+                const auto size = sf_count_t(file.original.size());
                 const auto base = whence == SEEK_SET ? 0 : whence == SEEK_CUR ? file.at : size;
                 file.at = std::clamp<sf_count_t>(base + offset, 0, size);
                 return file.at;
             },
             [](void* target, sf_count_t count, void* self) {
-                MemoryFile& file = as(self);
-                const auto n =
-                    std::clamp<sf_count_t>(count, 0, sf_count_t(file.bytes.size()) - file.at);
-                std::memcpy(target, file.bytes.data() + file.at, std::size_t(n));
+                ReadingFile& file = as(self);
+                const auto n = sf_count_t(file.original.read(std::uint64_t(file.at),
+                    {static_cast<std::byte*>(target), std::size_t(std::max<sf_count_t>(0, count))}));
                 file.at += n;
                 return n;
             },
@@ -42,21 +39,8 @@ struct MemoryFile {
             [](void* self) { return as(self).at; },
         };
     }
-    static MemoryFile& as(void* self) { return *static_cast<MemoryFile*>(self); }
+    static ReadingFile& as(void* self) { return *static_cast<ReadingFile*>(self); }
 };
-
-std::string hashOf(std::span<const std::byte> bytes)
-{
-    XXH128_canonical_t canonical;
-    XXH128_canonicalFromHash(&canonical, XXH3_128bits(bytes.data(), bytes.size()));
-    static constexpr char digits[] = "0123456789abcdef";
-    std::string text;
-    for (const unsigned char byte : canonical.digest) {
-        text += digits[byte >> 4U];
-        text += digits[byte & 15U];
-    }
-    return text;
-}
 
 Error damaged(const std::string& name, const std::string& what)
 {
@@ -65,8 +49,8 @@ Error damaged(const std::string& name, const std::string& what)
 }
 
 /// Reads block by block, so that a cancelled opening ends soon. Returns frames read.
-Result<std::int64_t> readAll(
-    SNDFILE* file, const SF_INFO& info, Audio& audio, const Progress& progress)
+Result<std::int64_t> readAll(SNDFILE* file, const SF_INFO& info, Audio& audio,
+    const Progress& progress, const ArrivedFunction& arrived)
 {
     constexpr sf_count_t block = 1 << 15;
     const auto channels = std::size_t(info.channels);
@@ -78,9 +62,15 @@ Result<std::int64_t> readAll(
         const auto got = sf_readf_float(file, interleaved.data(), block);
         if (got <= 0)
             return done;
+        Extent extent;
         for (std::size_t c = 0; c < channels; ++c)
-            for (std::size_t i = 0; i < std::size_t(got); ++i)
-                audio.channels[c].push_back(interleaved[i * channels + c]);
+            for (std::size_t i = 0; i < std::size_t(got); ++i) {
+                const float sample = interleaved[i * channels + c];
+                audio.channels[c].push_back(sample);
+                extent.include({sample, sample});
+            }
+        if (arrived)
+            arrived({{Frames{done}, Frames{done + got}}, info.frames, extent});
         done += got;
         progress.at(info.frames > 0 ? double(done) / double(info.frames) : 0.0);
     }
@@ -94,27 +84,27 @@ bool allFinite(const Audio& audio)
     });
 }
 
-Result<Audio> decode(
-    std::span<const std::byte> bytes, const std::string& name, const Progress& progress)
+Result<Audio> decode(const OriginalFile& original, const std::string& name,
+    const Progress& progress, const ArrivedFunction& arrived)
 {
-    MemoryFile memory{bytes};
-    auto callbacks = MemoryFile::callbacks();
+    ReadingFile reading{original};
+    auto callbacks = ReadingFile::callbacks();
     SF_INFO info{};
     const std::unique_ptr<SNDFILE, int (*)(SNDFILE*)> file(
-        sf_open_virtual(&callbacks, SFM_READ, &info, &memory), sf_close);
+        sf_open_virtual(&callbacks, SFM_READ, &info, &reading), sf_close);
     if (!file)
         return fail(ErrorCode::notAudio, name + " is not a sound file that can be read.",
             "Use WAV, AIFF, FLAC, Ogg, Opus or MP3.");
     Audio audio{double(info.samplerate), {}};
     audio.channels.resize(std::size_t(info.channels));
     // A header may claim anything; trust it for a reservation only within reason.
-    const auto sensible = std::clamp<std::int64_t>(info.frames, 0, std::int64_t(bytes.size()) * 40);
+    const auto sensible = std::clamp<std::int64_t>(info.frames, 0, std::int64_t(original.size()) * 40);
     for (auto& channel : audio.channels)
         channel.reserve(std::size_t(sensible));
-    const auto frames = readAll(file.get(), info, audio, progress);
+    const auto frames = readAll(file.get(), info, audio, progress, arrived);
     if (!frames)
         return tl::unexpected(frames.error());
-    if (isCutOff(bytes) || (*frames < info.frames && info.frames < (std::int64_t(1) << 40)))
+    if (isCutOff(original) || (*frames < info.frames && info.frames < (std::int64_t(1) << 40)))
         return tl::unexpected(damaged(name, "was cut off: its end is missing"));
     if (*frames < shortestTake)
         return fail(ErrorCode::nothingInside,
@@ -128,40 +118,61 @@ Result<Audio> decode(
 
 } // namespace
 
-Result<RecordingPtr> decodeRecording(
-    std::vector<std::byte> bytes, const std::string& fileName, const Progress& progress)
+namespace {
+
+Result<RecordingPtr> decodeOriginal(OriginalPtr original, const std::string& fileName,
+    const Progress& progress, const ArrivedFunction& arrived)
 {
-    if (bytes.empty())
+    if (original->size() == 0)
         return fail(ErrorCode::nothingInside, fileName + " is empty.", "Choose another recording.");
-    auto audio = decode(bytes, fileName, progress);
+    auto audio = decode(*original, fileName, progress, arrived);
     if (!audio)
         return tl::unexpected(audio.error());
     auto recording = std::make_shared<Recording>();
     recording->fileName = fileName;
-    recording->hash = hashOf(bytes);
-    recording->sampler = findSampler(bytes);
+    recording->hash = original->hash();
+    recording->sampler = findSampler(*original);
     recording->audio = std::make_shared<const Audio>(std::move(*audio));
-    recording->original = std::make_shared<const std::vector<std::byte>>(std::move(bytes));
+    recording->original = std::move(original);
     return recording;
 }
 
-Result<RecordingPtr> openRecording(const std::filesystem::path& path, const Progress& progress)
+} // namespace
+
+Result<RecordingPtr> decodeRecording(
+    std::vector<std::byte> bytes, const std::string& fileName, const Progress& progress)
 {
-    auto bytes = readFile(path);
-    if (!bytes)
-        return tl::unexpected(bytes.error());
-    return decodeRecording(std::move(*bytes), shownName(path), progress);
+    return decodeOriginal(
+        std::make_shared<const OriginalFile>(std::move(bytes)), fileName, progress, {});
+}
+
+Result<RecordingPtr> openRecording(const std::filesystem::path& path, const Progress& progress,
+    const ArrivedFunction& arrived)
+{
+    auto original = OriginalFile::open(path);
+    if (!original)
+        return tl::unexpected(original.error());
+    return decodeOriginal(std::move(*original), shownName(path), progress, arrived);
 }
 
 RecordingPtr makeRecording(Audio audio, const std::string& fileName)
 {
     auto recording = std::make_shared<Recording>();
-    auto bytes = encodeWav(audio, SampleFormat::float32);
     recording->fileName = fileName;
-    recording->hash = hashOf(bytes);
+    recording->original
+        = std::make_shared<const OriginalFile>(encodeWav(audio, SampleFormat::float32));
+    recording->hash = recording->original->hash();
     recording->audio = std::make_shared<const Audio>(std::move(audio));
-    recording->original = std::make_shared<const std::vector<std::byte>>(std::move(bytes));
     return recording;
+}
+
+RecordingPtr savable(const RecordingPtr& recording)
+{
+    const auto& original = *recording->original;
+    if (original.bytes() != nullptr || original.hash() == recording->hash)
+        return recording;
+    const auto stem = std::filesystem::path(recording->fileName).stem().string();
+    return makeRecording(*recording->audio, stem + ".wav");
 }
 
 int toInteger(float sample, int bits)

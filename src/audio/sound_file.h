@@ -2,6 +2,8 @@
 #pragma once
 
 #include "audio/audio.h"
+#include "audio/peaks.h"
+#include "audio/original_file.h"
 #include "audio/sampler_chunk.h"
 #include "base/progress.h"
 #include "base/result.h"
@@ -16,7 +18,7 @@ struct Recording {
     std::string fileName; ///< Last part of the path, UTF-8.
     std::string hash; ///< 32 hex digits of XXH3-128 over the file's bytes.
     AudioPtr audio;
-    std::shared_ptr<const std::vector<std::byte>> original;
+    OriginalPtr original;
     std::optional<SamplerInfo> sampler; ///< Root and loops found inside a WAV file.
 
     bool operator==(const Recording& other) const
@@ -47,17 +49,30 @@ private:
     RecordingPtr recording_;
 };
 
+/// A block of a file that has just been read: for a picture that grows while loading.
+struct ArrivedBlock {
+    Span span; ///< Frames.
+    std::int64_t total = 0; ///< Frames that the file says it has.
+    Extent extent; ///< Of all channels together.
+};
+using ArrivedFunction = std::function<void(const ArrivedBlock&)>;
+
 /// Opens any format of libsndfile (WAV, AIFF, FLAC, Ogg, Opus, MP3 and more).
 ///
 /// @return The recording, or `cannotRead`, `notAudio`, `damaged` (cut off, or samples that are not
 ///         numbers), `nothingInside` (fewer than `shortestTake` frames), `cancelled`.
 Result<RecordingPtr> openRecording(
-    const std::filesystem::path& path, const Progress& progress = {});
+    const std::filesystem::path& path, const Progress& progress = {},
+    const ArrivedFunction& arrived = {});
 /// The same from bytes already in memory; `fileName` is for sentences.
 Result<RecordingPtr> decodeRecording(
     std::vector<std::byte> bytes, const std::string& fileName, const Progress& progress = {});
 /// A recording made from samples: its original is a 32-bit float WAV.
 RecordingPtr makeRecording(Audio audio, const std::string& fileName);
+
+/// What can be saved: the recording itself, or, where a long file has been written into since it
+/// was opened, the samples as they were then in a file of their own.
+RecordingPtr savable(const RecordingPtr& recording);
 
 /// Fewer frames than this cannot be played as a tone by any key.
 inline constexpr std::int64_t shortestTake = 16;

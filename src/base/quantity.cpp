@@ -70,6 +70,13 @@ std::string formatDecibels(Decibels level)
     return level.value <= -120.0 ? "silent" : formatNumber(level.value, 1) + " dB";
 }
 
+std::string formatHz(double hz)
+{
+    if (hz >= 1000.0)
+        return formatNumber(hz / 1000.0, hz >= 10000.0 ? 1 : 2) + " kHz";
+    return formatNumber(hz, hz >= 100.0 ? 0 : 1) + " Hz";
+}
+
 std::string formatCents(Cents cents)
 {
     const auto number = formatNumber(cents.value, 1);
@@ -115,6 +122,14 @@ std::optional<double> parseNumber(std::string_view text, std::string_view unit)
         && !(wanted == "ct" && typed->unit == "cents"))
         return std::nullopt;
     return typed->value;
+}
+
+std::optional<double> parseHz(std::string_view text)
+{
+    if (const auto hz = parseNumber(text, "hz"))
+        return hz;
+    const auto kilohertz = parseNumber(text, "khz");
+    return kilohertz ? std::optional(1000.0 * *kilohertz) : std::nullopt;
 }
 
 } // namespace puretone

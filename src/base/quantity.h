@@ -19,6 +19,8 @@ std::string formatPosition(double seconds);
 std::string formatDecibels(Decibels level);
 /// "+7.0 ct", "-12.0 ct", "0.0 ct".
 std::string formatCents(Cents cents);
+/// "80 Hz", "1.25 kHz".
+std::string formatHz(double hz);
 /// "4.6 MB", "812 kB" (thousands, not 1024).
 std::string formatBytes(std::uint64_t bytes);
 /// Fixed number of decimals with a real minus sign left to the caller's font: plain ASCII.
@@ -29,6 +31,8 @@ std::string formatNumber(double value, int decimals);
 /// @param rate Frames per second for a bare count; a bare number with a point counts as seconds.
 /// @return Seconds, or nothing when the text is no duration.
 std::optional<double> parseSeconds(std::string_view text, double rate);
+/// "80", "80 Hz", "1.2 kHz".
+std::optional<double> parseHz(std::string_view text);
 /// A number followed by an optional unit word that must equal `unit` (any case).
 std::optional<double> parseNumber(std::string_view text, std::string_view unit);
 

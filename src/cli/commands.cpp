@@ -152,7 +152,9 @@ int split(const Options& options, std::ostream& out, std::ostream& err)
     if (!recording)
         return failWith(recording.error(), err);
     const auto pieces = splitRecording(*(*recording)->audio);
-    const auto takes = makePieces(*recording, pieces.pieces, {{}, false});
+    Take source;
+    source.recording = *recording;
+    const auto takes = makePieces(source, pieces.pieces, {{}, false});
     if (takes.empty())
         return failWith(
             {ErrorCode::nothingInside,

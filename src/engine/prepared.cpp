@@ -5,29 +5,21 @@
 
 namespace puretone {
 
-double fadeInFrames(const Take& take)
+FadePlan fadePlan(const Take& take)
 {
-    const auto room =
-        take.loop.on ? take.loop.span.start.value - take.kept.start.value : take.kept.length();
-    return std::clamp(
-        take.fades.inSeconds * take.rate(), 0.0, double(std::max<std::int64_t>(0, room)));
-}
-
-float fadeGain(const Take& take, double frame)
-{
-    const double rate = take.rate();
-    const double in = fadeInFrames(take);
-    const double sinceStart = frame - double(take.kept.start.value);
-    double gain = 1.0;
-    if (in > 0.0 && sinceStart < in)
-        gain = std::max(0.0, sinceStart / in);
-    if (!take.loop.on) {
-        const double out = std::min(take.fades.outSeconds * rate, double(take.kept.length()));
-        const double left = double(take.kept.end.value) - frame;
-        if (out > 0.0 && left < out)
-            gain *= std::max(0.0, left / out);
-    }
-    return float(gain);
+    FadePlan plan;
+    plan.start = double(take.kept.start.value);
+    plan.end = double(take.kept.end.value);
+    plan.loops = take.loop.on;
+    plan.inShape = take.fades.inShape;
+    plan.outShape = take.fades.outShape;
+    const double kept = double(take.kept.length());
+    const double room = take.loop.on
+        ? std::max(0.0, double(take.loop.span.start.value) - plan.start)
+        : kept;
+    plan.inEnd = plan.start + std::clamp(take.fades.inSeconds * take.rate(), 0.0, room);
+    plan.outStart = plan.end - std::clamp(take.fades.outSeconds * take.rate(), 0.0, kept);
+    return plan;
 }
 
 PreparedTake prepareTake(const Take& take)
@@ -52,11 +44,12 @@ PreparedTake prepareTake(const Take& take)
         }
         prepared.loop = Span{Frames{into}, Frames{into + turn.frames()}};
     }
-    // What lies inside the loop is never faded (fadeInFrames).
+    // What lies inside the loop is never faded.
+    const auto fades = fadePlan(take);
     const auto fadeEnd = loops ? prepared.loop->start.value : prepared.audio.frames();
     for (auto& channel : prepared.audio.channels)
         for (std::int64_t i = 0; i < fadeEnd; ++i)
-            channel[std::size_t(i)] *= fadeGain(take, double(played.start.value + i));
+            channel[std::size_t(i)] *= fades.at(double(played.start.value + i));
     return prepared;
 }
 

@@ -20,10 +20,28 @@ inline constexpr std::int64_t framesBehindLoop = 64;
 /// @param take With its loop inside the kept part (see sanitized).
 PreparedTake prepareTake(const Take& take);
 
-/// Frames that the fade in takes: it ends where the loop begins at the latest, so that no round
-/// repeats it.
-double fadeInFrames(const Take& take);
-/// Gain of the fades at one frame of the recording, 0 to 1. A looped take has no fade out.
-float fadeGain(const Take& take, double frame);
+/// Where a take's fades lie, and what they do.
+struct FadePlan {
+    double start = 0.0;
+    /// At the latest where the loop begins, so that no round repeats the fade.
+    double inEnd = 0.0;
+    double outStart = 0.0;
+    double end = 0.0; ///< Not reached by a take that loops, which has no fade out.
+    FadeShape inShape = FadeShape::straight;
+    FadeShape outShape = FadeShape::straight;
+    bool loops = false;
+
+    /// Gain at one position, frames of the recording; 0 to 1.
+    float at(double position) const noexcept
+    {
+        double gain = 1.0;
+        if (position < inEnd)
+            gain = fadeShapeGain(inShape, (position - start) / (inEnd - start));
+        if (!loops && position > outStart)
+            gain *= fadeShapeGain(outShape, (end - position) / (end - outStart));
+        return float(gain);
+    }
+};
+FadePlan fadePlan(const Take& take);
 
 } // namespace puretone

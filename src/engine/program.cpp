@@ -7,16 +7,6 @@
 
 namespace puretone {
 
-float ZoneSound::fade(double position) const noexcept
-{
-    double gain = 1.0;
-    if (position < fadeInEnd)
-        gain = std::max(0.0, (position - start) / (fadeInEnd - start));
-    if (!loops() && position > fadeOutStart)
-        gain *= std::max(0.0, (end - position) / (end - fadeOutStart));
-    return float(gain);
-}
-
 namespace {
 
 std::int64_t gridBelow(std::int64_t frame)
@@ -77,14 +67,14 @@ std::int64_t firstBaked(const Loop& loop)
 
 bool soundsAlike(const Take& a, const Take& b)
 {
-    return a.recording == b.recording && a.kept == b.kept && a.fades == b.fades && a.loop == b.loop;
+    return a.sound() == b.sound() && a.kept == b.kept && a.fades == b.fades && a.loop == b.loop;
 }
 
 } // namespace
 
 std::shared_ptr<const BandCopies> Compiler::recordedCopies(const Take& take, double fastest)
 {
-    const auto& audio = take.recording->audio;
+    const auto& audio = take.sound();
     for (auto& known : recorded_)
         if (known.audio == audio) {
             if (!known.copies->serves(fastest) || !covers(*known.copies, take)) {
@@ -110,9 +100,7 @@ std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double fast
     sound->rate = take.rate();
     sound->start = double(take.kept.start.value);
     sound->end = double(take.kept.end.value);
-    const double kept = double(take.kept.length());
-    sound->fadeInEnd = sound->start + fadeInFrames(take);
-    sound->fadeOutStart = sound->end - std::min(kept, take.fades.outSeconds * take.rate());
+    sound->fades = fadePlan(take);
     if (take.loop.on) {
         const Span loop = take.loop.span;
         const auto reach = filterReach(fastest);
@@ -152,7 +140,7 @@ std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, d
     });
     std::erase_if(recorded_, [&](const Recorded& known) {
         return std::none_of(instrument.takes.begin(), instrument.takes.end(),
-            [&](const Take& t) { return t.recording->audio == known.audio; });
+            [&](const Take& t) { return t.sound() == known.audio; });
     });
     return program;
 }

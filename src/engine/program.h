@@ -2,6 +2,7 @@
 #pragma once
 
 #include "engine/copies.h"
+#include "engine/prepared.h"
 #include "model/instrument.h"
 
 namespace puretone {
@@ -20,8 +21,7 @@ struct ZoneSound {
     double wrapAt = 0.0;
     double loopLength = 0.0; ///< 0 without a loop.
     double loopEnd = 0.0;
-    double fadeInEnd = 0.0;
-    double fadeOutStart = 0.0;
+    FadePlan fades;
     double rate = 48000.0;
 
     bool loops() const { return loopLength > 0.0; }
@@ -32,7 +32,6 @@ struct ZoneSound {
             return position;
         return loopEnd - loopLength + std::fmod(position - loopEnd, loopLength);
     }
-    float fade(double position) const noexcept;
 };
 
 struct ProgramZone {

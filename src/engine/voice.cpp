@@ -80,9 +80,9 @@ int Voice::readStretch(float* left, float* right, int frames, double speed) noex
         left[i] = InterpolationKernel::dot(row, first + at);
         right[i] = second != nullptr ? InterpolationKernel::dot(row, second + at) : left[i];
     }
-    if (!wentRound_ && (position_ < sound.fadeInEnd || !sound.loops()))
+    if (!wentRound_ && (position_ < sound.fades.inEnd || !sound.loops()))
         for (int i = 0; i < count; ++i) {
-            const float fade = sound.fade(position_ + i * speed);
+            const float fade = sound.fades.at(position_ + i * speed);
             left[i] *= fade;
             right[i] *= fade;
         }

@@ -6,6 +6,8 @@
 #include "formats/formats.h"
 #include "model/take_maker.h"
 
+#include <map>
+
 namespace puretone {
 
 namespace fs = std::filesystem;
@@ -78,8 +80,15 @@ std::string loopWords(const Instrument& instrument)
     return loops == 0 ? "tuning" : "tuning and loop";
 }
 
-Result<Written> writeProjectFile(const Instrument& instrument, const fs::path& path)
+Result<Written> writeProjectFile(Instrument instrument, const fs::path& path)
 {
+    std::map<RecordingPtr, RecordingPtr> savables;
+    for (auto& take : instrument.takes) {
+        auto& known = savables[take.recording.pointer()];
+        if (!known)
+            known = savable(take.recording.pointer());
+        take.recording = known;
+    }
     const auto done = writeWhole(
         path, [&](const fs::path& temporary) { return writeProject(instrument, temporary); },
         [&](const fs::path& temporary) -> Result<void> {

@@ -25,11 +25,9 @@ tl::unexpected<Error> damagedProject(const std::string& name, const std::string&
         "Open an older copy of it if there is one.");
 }
 
-/// Adds bytes that stay alive until the archive is closed.
-bool addEntry(
-    zip_t* zip, const std::string& name, const void* bytes, std::size_t size, bool squeeze)
+/// Adds a source, which the archive takes over.
+bool addEntry(zip_t* zip, const std::string& name, zip_source_t* source, bool squeeze)
 {
-    zip_source_t* source = zip_source_buffer(zip, bytes, size, 0);
     if (source == nullptr)
         return false;
     const auto index = zip_file_add(zip, name.c_str(), source, ZIP_FL_ENC_UTF_8);
@@ -42,6 +40,17 @@ bool addEntry(
     return zip_set_file_compression(
                zip, zip_uint64_t(index), squeeze ? ZIP_CM_DEFLATE : ZIP_CM_STORE, 0)
         == 0;
+}
+
+/// The bytes of a recording's file, wherever they are; they stay there until the archive is closed.
+zip_source_t* sourceOf(zip_t* zip, const OriginalFile& original)
+{
+    if (const auto* bytes = original.bytes())
+        return zip_source_buffer(zip, bytes->data(), bytes->size(), 0);
+    std::FILE* stream = original.stream();
+    return stream != nullptr
+        ? zip_source_filep(zip, stream, 0, zip_int64_t(original.size()))
+        : nullptr;
 }
 
 Result<std::vector<std::byte>> readEntry(
@@ -89,14 +98,14 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
     if (zip == nullptr)
         return failed("the archive could not be begun");
     Zip owner(zip);
-    bool good = addEntry(zip, documentName, document.data(), document.size(), true);
+    bool good = addEntry(
+        zip, documentName, zip_source_buffer(zip, document.data(), document.size(), 0), true);
     std::set<std::string> added;
     for (const auto& take : instrument.takes) {
-        const auto& original = *take.recording->original;
         if (added.insert(audioPath(*take.recording)).second)
             good = good
-                && addEntry(
-                    zip, audioPath(*take.recording), original.data(), original.size(), false);
+                && addEntry(zip, audioPath(*take.recording),
+                    sourceOf(zip, *take.recording->original), false);
     }
     if (!good)
         return failed(zip_strerror(zip));

@@ -5,14 +5,17 @@
 
 namespace puretone {
 
+bool History::continues(int gesture) const
+{
+    return gesture != 0 && done_ > 0 && done_ == steps_.size() && steps_.back().gesture == gesture;
+}
+
 bool History::apply(const std::string& name, Instrument next, int gesture)
 {
-    const bool continues =
-        gesture != 0 && done_ > 0 && done_ == steps_.size() && steps_.back().gesture == gesture;
     if (next == current_)
         return false;
     auto before = std::exchange(current_, std::move(next));
-    if (continues) {
+    if (continues(gesture)) {
         steps_.back().after = current_;
         // A drag that came back to where it began is no step.
         if (steps_.back().after == steps_.back().before) {
@@ -29,7 +32,7 @@ bool History::apply(const std::string& name, Instrument next, int gesture)
 
 void History::abandon(int gesture)
 {
-    if (gesture == 0 || done_ == 0 || done_ != steps_.size() || steps_.back().gesture != gesture)
+    if (!continues(gesture))
         return;
     current_ = steps_.back().before;
     steps_.pop_back();

@@ -28,6 +28,8 @@ public:
     ///        for an edit on its own.
     /// @return False, and nothing happens, when `next` equals the current value.
     bool apply(const std::string& name, Instrument next, int gesture = 0);
+    /// Whether another edit of this gesture would join the last step.
+    bool continues(int gesture) const;
     /// Takes an unfinished gesture back without a trace (Esc while dragging).
     void abandon(int gesture);
 

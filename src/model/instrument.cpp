@@ -2,6 +2,7 @@
 #include "model/instrument.h"
 
 #include <algorithm>
+#include <numbers>
 
 namespace puretone {
 
@@ -15,6 +16,50 @@ const Take* Instrument::take(int id) const
 Take* Instrument::take(int id)
 {
     return const_cast<Take*>(std::as_const(*this).take(id));
+}
+
+double fadeShapeGain(FadeShape shape, double share) noexcept
+{
+    constexpr double quarter = std::numbers::pi / 2.0;
+    share = std::clamp(share, 0.0, 1.0);
+    switch (shape) {
+    case FadeShape::soft:
+        return 0.5 - 0.5 * std::cos(2.0 * quarter * share);
+    case FadeShape::early:
+        return std::sin(quarter * share);
+    case FadeShape::late:
+        return 1.0 - std::cos(quarter * share);
+    case FadeShape::straight:
+        break;
+    }
+    return share;
+}
+
+namespace {
+
+void turnLoop(Loop& loop, std::int64_t frames)
+{
+    loop.span = mirrored(loop.span, frames);
+    loop = clampLoop(loop, frames);
+}
+
+} // namespace
+
+void setTreatments(Take& take, Treatments treatments, AudioPtr treated)
+{
+    for (auto& treatment : treatments)
+        treatment = sanitized(treatment);
+    if (reversed(treatments) != reversed(take.treatments)) {
+        const auto frames = take.recording->audio->frames();
+        take.kept = mirrored(take.kept, frames);
+        std::swap(take.fades.inSeconds, take.fades.outSeconds);
+        std::swap(take.fades.inShape, take.fades.outShape);
+        turnLoop(take.loop, frames);
+        for (auto& choice : take.loopChoices)
+            turnLoop(choice.loop, frames);
+    }
+    take.treatments = std::move(treatments);
+    take.treated.audio = treated == take.recording->audio ? nullptr : std::move(treated);
 }
 
 Zone proposeZone(const Take& take)
@@ -41,8 +86,11 @@ void sanitize(Take& take)
     auto& [start, end] = take.kept;
     start.value = std::clamp<std::int64_t>(start.value, 0, frames - shortestTake);
     end.value = std::clamp<std::int64_t>(end.value, start.value + shortestTake, frames);
-    take.fades.inSeconds = inRange(take.fades.inSeconds, 0.0, 60.0, 0.0);
-    take.fades.outSeconds = inRange(take.fades.outSeconds, 0.0, 60.0, 0.0);
+    for (double* seconds : {&take.fades.inSeconds, &take.fades.outSeconds}) {
+        *seconds = inRange(*seconds, 0.0, 60.0, 0.0);
+        if (*seconds > 0.0)
+            *seconds = std::max(*seconds, shortestFade);
+    }
     take.tuning.rootKey = std::clamp(take.tuning.rootKey, 0, 127);
     take.tuning.fineCents = inRange(take.tuning.fineCents, -1200.0, 1200.0, 0.0);
     // What is looped is kept: trimming behind the loop's start pushes it along.

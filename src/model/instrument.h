@@ -4,6 +4,7 @@
 #include "audio/sound_file.h"
 #include "loop/finder.h"
 #include "pitch/report.h"
+#include "prepare/treatment.h"
 
 #include <array>
 #include <string>
@@ -35,11 +36,32 @@ struct Tuning {
     bool operator==(const Tuning&) const = default;
 };
 
+/// The way a fade rises from silence to full level; a fade out falls along the same one.
+enum class FadeShape {
+    straight, ///< The amplitude grows evenly.
+    soft, ///< Slow at both ends: half a cosine.
+    early, ///< Fast at first: a quarter of a sine.
+    late, ///< Slow at first: its mirror, for long swells.
+};
+/// Gain at a share, 0 to 1, of a fade.
+double fadeShapeGain(FadeShape shape, double share) noexcept;
+
 /// Short slopes at both ends of the kept part, so that nothing clicks.
 struct Fades {
-    double inSeconds = 0.001;
+    double inSeconds = 0.001; ///< 0, or at least shortestFade.
     double outSeconds = 0.010;
+    FadeShape inShape = FadeShape::straight;
+    FadeShape outShape = FadeShape::straight;
     bool operator==(const Fades&) const = default;
+};
+
+/// A fade that is wanted at all is never shorter: a steeper slope clicks, like none.
+inline constexpr double shortestFade = 0.0005;
+
+/// Audio that was computed from what stands beside it; never a difference between two documents.
+struct DerivedAudio {
+    AudioPtr audio; ///< Null where nothing is done to the recording.
+    bool operator==(const DerivedAudio&) const { return true; }
 };
 
 /// One recording and what was decided about it. The recording itself is never changed.
@@ -47,7 +69,9 @@ struct Take {
     int id = 0; ///< Unique in the instrument, above 0.
     std::string name;
     RecordingRef recording;
-    Span kept; ///< Inside the recording.
+    Treatments treatments;
+    DerivedAudio treated; ///< What `treatments` make of the recording.
+    Span kept; ///< Of the treated sound, which is as long as the recording.
     Fades fades;
     PitchReport pitch;
     Tuning tuning;
@@ -55,7 +79,9 @@ struct Take {
     std::vector<LoopCandidate> loopChoices; ///< As found, best first.
     std::string loopMessage; ///< Why there is no loop; may be empty.
 
-    const Audio& audio() const { return *recording->audio; }
+    /// The recording as treated: what is looked at, analysed and played.
+    const AudioPtr& sound() const { return treated.audio ? treated.audio : recording->audio; }
+    const Audio& audio() const { return *sound(); }
     double rate() const { return audio().rate; }
     /// Length of one period of the take as tuned, seconds; nothing for a take without pitch.
     std::optional<double> period() const
@@ -101,6 +127,11 @@ struct Instrument {
     Take* take(int id);
     bool operator==(const Instrument&) const = default;
 };
+
+/// Gives a take another list of treatments and the audio that they make (see treat). Where the
+/// direction turns, kept part, loop and loop choices are seen from the other end, so that the same
+/// sound stays kept.
+void setTreatments(Take& take, Treatments treatments, AudioPtr treated);
 
 /// The keys of a piano, and two octaves around the root: one take alone leaves no key silent.
 Zone proposeZone(const Take& take);

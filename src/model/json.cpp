@@ -1,18 +1,17 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/json.h"
 
-#include <array>
+#include "model/json_names.h"
+#include "model/treatment_json.h"
+#include "prepare/treat.h"
+
 #include <filesystem>
-#include <nlohmann/json.hpp>
 
 namespace puretone {
 
 using nlohmann::json;
 
 namespace {
-
-/// Enumerations by name, in both directions.
-template <class E, std::size_t N> using Names = std::array<std::pair<E, const char*>, N>;
 
 constexpr Names<FadeCurve, 3> curveNames = {{{FadeCurve::automatic, "automatic"},
     {FadeCurve::linear, "linear"}, {FadeCurve::equalPower, "equalPower"}}};
@@ -24,33 +23,10 @@ constexpr Names<PitchVerdict, 3> verdictNames = {{{PitchVerdict::clear, "clear"}
 constexpr Names<SoundKind, 4> kindNames = {
     {{SoundKind::harmonic, "harmonic"}, {SoundKind::inharmonic, "inharmonic"},
         {SoundKind::percussive, "percussive"}, {SoundKind::unpitched, "unpitched"}}};
+constexpr Names<FadeShape, 4> fadeNames = {{{FadeShape::straight, "straight"},
+    {FadeShape::soft, "soft"}, {FadeShape::early, "early"}, {FadeShape::late, "late"}}};
 constexpr Names<LoopKind, 3> loopKindNames = {{{LoopKind::longLiving, "long"},
     {LoopKind::middle, "middle"}, {LoopKind::shortSteady, "short"}}};
-
-template <class E, std::size_t N> const char* nameIn(const Names<E, N>& names, E value)
-{
-    for (const auto& [v, name] : names)
-        if (v == value)
-            return name;
-    return names[0].second;
-}
-
-template <class E, std::size_t N> E valueIn(const Names<E, N>& names, const std::string& name)
-{
-    for (const auto& [v, n] : names)
-        if (name == n)
-            return v;
-    return names[0].first;
-}
-
-json spanJson(Span span)
-{
-    return {{"start", span.start.value}, {"end", span.end.value}};
-}
-Span spanFrom(const json& j)
-{
-    return {Frames{j.at("start").get<std::int64_t>()}, Frames{j.at("end").get<std::int64_t>()}};
-}
 
 json loopJson(const Loop& loop)
 {
@@ -135,6 +111,19 @@ PitchReport pitchFrom(const json& j)
     return report;
 }
 
+json fadesJson(const Fades& fades)
+{
+    return {{"in", fades.inSeconds}, {"out", fades.outSeconds},
+        {"inShape", nameIn(fadeNames, fades.inShape)},
+        {"outShape", nameIn(fadeNames, fades.outShape)}};
+}
+Fades fadesFrom(const json& j)
+{
+    return {j.at("in").get<double>(), j.at("out").get<double>(),
+        valueIn(fadeNames, j.value("inShape", "straight")),
+        valueIn(fadeNames, j.value("outShape", "straight"))};
+}
+
 json takeJson(const Take& take)
 {
     json choices = json::array();
@@ -142,7 +131,7 @@ json takeJson(const Take& take)
         choices.push_back(candidateJson(c));
     return {{"id", take.id}, {"name", take.name}, {"audio", audioPath(*take.recording)},
         {"fileName", take.recording->fileName}, {"kept", spanJson(take.kept)},
-        {"fades", {{"in", take.fades.inSeconds}, {"out", take.fades.outSeconds}}},
+        {"treatments", treatmentsJson(take.treatments)}, {"fades", fadesJson(take.fades)},
         {"pitch", pitchJson(take.pitch)},
         {"tuning",
             {{"rootKey", take.tuning.rootKey}, {"fineCents", take.tuning.fineCents},
@@ -157,8 +146,11 @@ Take takeFrom(const json& j, RecordingPtr recording)
     take.name = j.at("name").get<std::string>();
     take.recording = std::move(recording);
     take.kept = spanFrom(j.at("kept"));
-    const auto& fades = j.at("fades");
-    take.fades = {fades.at("in").get<double>(), fades.at("out").get<double>()};
+    take.fades = fadesFrom(j.at("fades"));
+    take.treatments = treatmentsFrom(j.value("treatments", json::array()));
+    if (auto treated = treat(take.recording->audio, take.treatments);
+        treated != take.recording->audio)
+        take.treated.audio = std::move(treated);
     take.pitch = pitchFrom(j.at("pitch"));
     const auto& tuning = j.at("tuning");
     take.tuning = {tuning.at("rootKey").get<int>(), tuning.at("fineCents").get<double>(),

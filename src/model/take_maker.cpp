@@ -22,7 +22,8 @@ void readPitch(Take& take, const Progress& progress)
 {
     const auto mono = mixToMono(take.audio(), take.kept);
     take.pitch = analysePitch(mono, take.rate(), progress);
-    if (take.tuning.source == TuningSource::byHand)
+    // What somebody or something else decided stays.
+    if (take.tuning.source != TuningSource::proposed)
         return;
     // A guess that is hardly better than chance would only put noise out of tune: middle C then
     // plays the recording as it is.
@@ -30,6 +31,18 @@ void readPitch(Take& take, const Progress& progress)
     take.tuning = take.pitch.midi && take.pitch.confidence >= worthProposing
         ? Tuning::forPitch(*take.pitch.midi, TuningSource::proposed)
         : Tuning{};
+}
+
+void hearAgain(Take& take, const Progress& progress)
+{
+    readPitch(take, progress.part(0.0, 0.5));
+    for (auto& choice : take.loopChoices) {
+        if (progress.cancelled())
+            return;
+        const auto kind = choice.kind;
+        choice = judgeLoop(take.audio(), choice.loop, take.period());
+        choice.kind = kind;
+    }
 }
 
 void searchLoops(Take& take, bool takeBest, const Progress& progress)
@@ -70,12 +83,15 @@ void loopFromFile(Take& take, const SamplerInfo& sampler)
 
 } // namespace
 
-Result<Take> makePiece(const RecordingPtr& recording, Span kept, const std::string& name,
+Result<Take> makePiece(const Take& source, Span kept, const std::string& name,
     const TakeOptions& options, const Progress& progress)
 {
+    const RecordingPtr recording = source.recording.pointer();
     Take take;
     take.id = 1;
     take.recording = recording;
+    take.treatments = source.treatments;
+    take.treated = source.treated;
     take.name = name;
     take.kept = kept;
     readPitch(take, progress.part(0.0, 0.2));
@@ -101,10 +117,12 @@ Result<Take> makeTake(
     const auto kept = proposeKept(*recording->audio, recording->fileName);
     if (!kept)
         return tl::unexpected(kept.error());
-    return makePiece(recording, *kept, nameFromFile(recording->fileName), options, progress);
+    Take source;
+    source.recording = recording;
+    return makePiece(source, *kept, nameFromFile(recording->fileName), options, progress);
 }
 
-std::vector<Take> makePieces(const RecordingPtr& recording, const std::vector<Piece>& pieces,
+std::vector<Take> makePieces(const Take& source, const std::vector<Piece>& pieces,
     const TakeOptions& options, const std::optional<NoteSeries>& series, const Progress& progress)
 {
     std::vector<Take> takes;
@@ -113,8 +131,8 @@ std::vector<Take> makePieces(const RecordingPtr& recording, const std::vector<Pi
             continue;
         const double share = 1.0 / double(pieces.size());
         const auto name =
-            nameFromFile(recording->fileName) + " " + std::to_string(takes.size() + 1);
-        auto take = makePiece(recording, pieces[i].span, name, options,
+            nameFromFile(source.recording->fileName) + " " + std::to_string(takes.size() + 1);
+        auto take = makePiece(source, pieces[i].span, name, options,
             progress.part(double(i) * share, double(i + 1) * share));
         if (!take)
             continue;

@@ -19,8 +19,10 @@ struct TakeOptions {
 Result<Take> makeTake(
     const RecordingPtr& recording, const TakeOptions& options = {}, const Progress& progress = {});
 
-/// The same for a stretch of a recording that is known already: one piece of a split.
-Result<Take> makePiece(const RecordingPtr& recording, Span kept, const std::string& name,
+/// The same for a stretch that is known already, one piece of a split.
+///
+/// @param source Gives the recording and what is done to it.
+Result<Take> makePiece(const Take& source, Span kept, const std::string& name,
     const TakeOptions& options = {}, const Progress& progress = {});
 
 /// A row of notes that is known: "C2, every 6 semitones".
@@ -29,12 +31,13 @@ struct NoteSeries {
     int step = 1; ///< Semitones.
 };
 
-/// Takes of all pieces that are no slivers, named after the recording and numbered.
+/// Takes of all pieces that are no slivers, named after the recording and numbered. They share
+/// the source's recording and its treatments.
 ///
 /// @param series Gives each take its root key in turn; the fine tuning is still what was read,
 /// where
 ///        that agrees (seriesTolerance). Without it each take gets its own reading.
-std::vector<Take> makePieces(const RecordingPtr& recording, const std::vector<Piece>& pieces,
+std::vector<Take> makePieces(const Take& source, const std::vector<Piece>& pieces,
     const TakeOptions& options = {}, const std::optional<NoteSeries>& series = {},
     const Progress& progress = {});
 
@@ -49,6 +52,9 @@ Instrument makeInstrument(Take take);
 /// Reads the pitch of the kept part again and, unless it was set by hand, the tuning from it: the
 /// note that was read, or middle C where nothing worth proposing was.
 void readPitch(Take& take, const Progress& progress = {});
+/// After its treatments changed: reads the pitch again and measures the loop choices on the sound
+/// as it is now. The loop itself stays.
+void hearAgain(Take& take, const Progress& progress = {});
 /// Searches loops in the kept part again; the loop itself is replaced only when `take` is told so.
 void searchLoops(Take& take, bool takeBest, const Progress& progress = {});
 

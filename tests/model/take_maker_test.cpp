@@ -59,7 +59,9 @@ TEST_CASE(
     std::vector<Piece> pieces;
     for (std::int64_t n = 0; n < 3; ++n)
         pieces.push_back({{Frames{n * 24000}, Frames{(n + 1) * 24000}}, false, -10.0});
-    const auto takes = makePieces(recording, pieces, {{}, false}, NoteSeries{48, 6});
+    Take source;
+    source.recording = recording;
+    const auto takes = makePieces(source, pieces, {{}, false}, NoteSeries{48, 6});
     REQUIRE(takes.size() == 3);
     CHECK(takes[0].tuning.rootKey == 48);
     CHECK_THAT(takes[0].tuning.fineCents, Catch::Matchers::WithinAbs(-20.0, 1.0));

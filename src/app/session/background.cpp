@@ -10,23 +10,28 @@ Background::Background(QObject* parent)
     : QObject(parent)
 {
     pool_.setMaxThreadCount(std::max(2, QThread::idealThreadCount()));
+    bulk_.setMaxThreadCount(std::max(1, QThread::idealThreadCount()));
+    bulk_.setThreadPriority(QThread::LowPriority);
 }
 
 Background::~Background()
 {
     for (auto& [key, slot] : jobs_)
         slot.stop.request_stop();
+    bulk_.clear();
+    bulk_.waitForDone();
     pool_.waitForDone();
 }
 
-void Background::run(const std::string& key, Running whenBusy, Work work, Done done)
+void Background::run(const std::string& key, Running whenBusy, Work work, Done done,
+    Lane lane)
 {
     const auto slot = jobs_.find(key);
     if (slot == jobs_.end()) {
-        start(key, {std::move(work), std::move(done)});
+        start(key, {std::move(work), std::move(done), lane});
         return;
     }
-    slot->second.waiting = Job{std::move(work), std::move(done)};
+    slot->second.waiting = Job{std::move(work), std::move(done), lane};
     if (whenBusy == Running::cancel)
         slot->second.stop.request_stop();
 }
@@ -51,7 +56,8 @@ void Background::start(const std::string& key, Job job)
             Qt::QueuedConnection);
     };
     const Progress progress{slot.stop.get_token(), report};
-    pool_.start([this, key, progress, work = std::move(job.work)] {
+    auto& pool = job.lane == Lane::bulk ? bulk_ : pool_;
+    pool.start([this, key, progress, work = std::move(job.work)] {
         const std::any result = work(progress);
         QMetaObject::invokeMethod(
             this, [this, key, result] { finished(key, result); }, Qt::QueuedConnection);
@@ -79,7 +85,8 @@ void Background::finished(const std::string& key, const std::any& result)
 void Background::settle()
 {
     while (!jobs_.empty()) {
-        pool_.waitForDone(50);
+        pool_.waitForDone(10);
+        bulk_.waitForDone(10);
         QCoreApplication::processEvents();
     }
 }

@@ -26,12 +26,16 @@ public:
         cancel, ///< Ask it to stop; its result is dropped.
     };
 
+    /// What a person waits for while working, and what fills the machine for longer.
+    enum class Lane { swift, bulk };
+
     explicit Background(QObject* parent = nullptr);
     ~Background() override;
 
     /// @param work Runs on another thread with copies of its inputs.
     /// @param done Runs on the interface thread with what `work` gave.
-    void run(const std::string& key, Running whenBusy, Work work, Done done);
+    void run(const std::string& key, Running whenBusy, Work work, Done done,
+        Lane lane = Lane::swift);
     /// Drops the waiting job and asks the running one to stop; neither reports.
     void cancel(const std::string& key);
     bool busy(const std::string& key) const { return jobs_.count(key) != 0; }
@@ -47,6 +51,7 @@ private:
     struct Job {
         Work work;
         Done done;
+        Lane lane;
     };
     struct Slot {
         std::stop_source stop;
@@ -58,6 +63,7 @@ private:
 
     std::map<std::string, Slot> jobs_;
     QThreadPool pool_;
+    QThreadPool bulk_; ///< Of its own, so that a moved handle never queues behind fifty files.
 };
 
 } // namespace puretone::app

@@ -69,12 +69,15 @@ void Session::abandon(int gesture)
 
 void Session::undo()
 {
+    if (dropUnfinishedTreatment())
+        return;
     history_.undo();
     afterChange();
 }
 
 void Session::redo()
 {
+    dropUnfinishedTreatment();
     history_.redo();
     afterChange();
 }
@@ -106,15 +109,17 @@ void Session::compile()
 void Session::measureSeam()
 {
     const Take* current = take();
-    if (current == nullptr || !current->loop.on || (seam() && seam()->loop == current->loop))
+    if (current == nullptr || !current->loop.on
+        || (seam() && seam()->loop == current->loop && seamSound_ == current->sound()))
         return;
     background_.run(
         "seam", Background::Running::finish,
-        [recording = current->recording, loop = current->loop, period = current->period()](
-            const Progress&) -> std::any { return judgeLoop(*recording->audio, loop, period); },
-        [this, id = current->id](const std::any& judged) {
+        [sound = current->sound(), loop = current->loop, period = current->period()](
+            const Progress&) -> std::any { return judgeLoop(*sound, loop, period); },
+        [this, id = current->id, sound = current->sound()](const std::any& judged) {
             seam_ = std::any_cast<LoopCandidate>(judged);
             seamOf_ = id;
+            seamSound_ = sound;
             emit derivedChanged();
         });
 }
@@ -124,7 +129,7 @@ void Session::analyseForDrawing()
     const Take* current = take();
     if (current == nullptr)
         return;
-    const Drawn wanted{current->recording->audio, current->kept,
+    const Drawn wanted{current->sound(), current->kept,
         current->pitch.midi.value_or(current->tuning.soundingMidi())};
     if (drawn_ == wanted)
         return;
@@ -165,11 +170,11 @@ void Session::makePeaks()
     std::erase_if(peaks_, [&](const Peaks& p) {
         const auto& takes = instrument().takes;
         return std::none_of(takes.begin(), takes.end(),
-            [&](const Take& t) { return t.recording->audio == p.audio; });
+            [&](const Take& t) { return t.sound() == p.audio; });
     });
     using Pyramid = std::shared_ptr<const PeakPyramid>;
     for (const auto& t : instrument().takes) {
-        const AudioPtr audio = t.recording->audio;
+        const AudioPtr audio = t.sound();
         if (std::any_of(
                 peaks_.begin(), peaks_.end(), [&](const Peaks& p) { return p.audio == audio; }))
             continue;
@@ -180,7 +185,7 @@ void Session::makePeaks()
         }
         peaks_.push_back({audio, nullptr});
         background_.run(
-            "peaks " + t.recording->hash, Background::Running::finish,
+            "peaks " + std::to_string(t.id) + t.recording->hash, Background::Running::finish,
             [audio](const Progress&) -> std::any {
                 return Pyramid(std::make_shared<const PeakPyramid>(audio));
             },
@@ -196,57 +201,9 @@ void Session::makePeaks()
 std::shared_ptr<const PeakPyramid> Session::peaksOf(const Take* wanted) const
 {
     for (const auto& p : peaks_)
-        if (wanted != nullptr && p.audio == wanted->recording->audio)
+        if (wanted != nullptr && p.audio == wanted->sound())
             return p.pyramid;
     return nullptr;
-}
-
-void Session::addFiles(const QStringList& paths)
-{
-    struct Opened {
-        std::vector<Take> takes;
-        QStringList reasons;
-    };
-    std::vector<std::filesystem::path> files;
-    for (const auto& path : paths)
-        files.emplace_back(path.toStdString());
-    background_.run(
-        "open", Background::Running::cancel,
-        [files](const Progress& progress) -> std::any {
-            Opened opened;
-            for (std::size_t i = 0; i < files.size() && !progress.cancelled(); ++i) {
-                const auto part = progress.part(
-                    double(i) / double(files.size()), double(i + 1) / double(files.size()));
-                const auto recording = openRecording(files[i], part.part(0.0, 0.3));
-                auto made = recording ? makeTake(*recording, {}, part.part(0.3, 1.0))
-                                      : Result<Take>(tl::unexpected(recording.error()));
-                if (made)
-                    opened.takes.push_back(std::move(*made));
-                else
-                    opened.reasons << QString::fromStdString(made.error().message);
-            }
-            return opened;
-        },
-        [this](const std::any& result) {
-            const auto& opened = std::any_cast<const Opened&>(result);
-            const auto count = opened.takes.size();
-            if (count > 0)
-                edit(count == 1 ? tr("Add a take") : tr("Add %1 takes").arg(count),
-                    [&](Instrument& next) {
-                        const bool first = next.takes.empty();
-                        addTakes(next, opened.takes);
-                        if (first)
-                            next.name = makeInstrument(opened.takes.front()).name;
-                    });
-            if (!opened.reasons.isEmpty())
-                say(tr("%1 could not be opened. %2")
-                        .arg(opened.reasons.size() == 1 ? tr("One file")
-                                                        : tr("%1 files").arg(opened.reasons.size()),
-                            opened.reasons.join(QLatin1Char(' '))));
-            else
-                say(tr("%1 takes are on the keys.").arg(instrument().takes.size()), false);
-        });
-    emit openingChanged();
 }
 
 void Session::removeTake(int id)
@@ -266,11 +223,11 @@ void Session::proposeSplit(const SplitOptions& options)
         return;
     background_.run(
         "split", Background::Running::cancel,
-        [audio = current->recording->audio, options](const Progress& progress) -> std::any {
+        [audio = current->sound(), options](const Progress& progress) -> std::any {
             return splitRecording(*audio, options, progress);
         },
-        [this, audio = current->recording->audio](const std::any& found) {
-            if (take() == nullptr || take()->recording->audio != audio)
+        [this, audio = current->sound()](const std::any& found) {
+            if (take() == nullptr || take()->sound() != audio)
                 return;
             split_ = std::any_cast<SplitResult>(found);
             emit derivedChanged();
@@ -298,9 +255,9 @@ void Session::makeSplit(const std::optional<NoteSeries>& series)
     using Takes = std::vector<Take>;
     background_.run(
         "open", Background::Running::cancel,
-        [recording = current->recording.pointer(), pieces = split_->pieces, series](
+        [source = *current, pieces = split_->pieces, series](
             const Progress& progress) -> std::any {
-            return Takes(makePieces(recording, pieces, {}, series, progress));
+            return Takes(makePieces(source, pieces, {}, series, progress));
         },
         [this, id = current->id](const std::any& made) {
             const auto& takes = std::any_cast<const Takes&>(made);
@@ -323,56 +280,6 @@ void Session::makeSplit(const std::optional<NoteSeries>& series)
                     false);
         });
     emit openingChanged();
-}
-
-void Session::open(const QString& path)
-{
-    const std::filesystem::path file(path.toStdString());
-    // A sound file is listened to anew even when it brings a root and a loop of its own.
-    const bool isInstrument = [&] {
-        const auto kind = kindOfFile(file);
-        return kind && *kind != FileKind::wav;
-    }();
-    background_.run(
-        "open", Background::Running::cancel,
-        [file, isInstrument](const Progress& progress) -> std::any {
-            if (isInstrument)
-                return openInstrument(file, progress);
-            const auto recording = openRecording(file, progress.part(0.0, 0.3));
-            if (!recording)
-                return Result<Instrument>(tl::unexpected(recording.error()));
-            auto made = makeTake(*recording, {}, progress.part(0.3, 1.0));
-            if (!made)
-                return Result<Instrument>(tl::unexpected(made.error()));
-            return Result<Instrument>(makeInstrument(std::move(*made)));
-        },
-        [this, path](
-            const std::any& result) { opened(path, std::any_cast<Result<Instrument>>(result)); });
-    emit openingChanged();
-}
-
-void Session::cancelOpening()
-{
-    background_.cancel("open");
-}
-
-void Session::opened(const QString& path, const Result<Instrument>& result)
-{
-    if (!result) {
-        say(QString::fromStdString(result.error().sentence()));
-        return;
-    }
-    const bool isProject = kindOfFile(path.toStdString()) == FileKind::project;
-    const auto name = QString::fromStdString(shownName(path.toStdString()));
-    // Opening is a step like any other: what was there before is one undo away.
-    edit(tr("Open %1").arg(name), [&](Instrument& next) { next = *result; });
-    path_ = isProject ? path : QString();
-    if (isProject)
-        history_.markSaved();
-    emit changed();
-    say(isProject ? tr("%1 is open.").arg(name)
-                  : tr("%1 is ready: play it on the keys below.").arg(name),
-        false);
 }
 
 void Session::clear()
@@ -436,11 +343,14 @@ void Session::findLoops()
         });
 }
 
-void Session::say(const QString& sentence, bool trouble)
+void Session::say(const QString& sentence, bool trouble, const QStringList& details)
 {
-    if (trouble)
+    if (trouble) {
         std::fprintf(stderr, "%s\n", qPrintable(sentence));
-    emit message(sentence, trouble);
+        for (const auto& line : details)
+            std::fprintf(stderr, "  %s\n", qPrintable(line));
+    }
+    emit message(sentence, trouble, details);
 }
 
 } // namespace puretone::app

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/session/arriving.h"
 #include "app/session/background.h"
 #include "app/session/player.h"
 #include "audio/peaks.h"
@@ -44,8 +45,16 @@ public:
 
     /// Opens an instrument file or a sound file, in the background; failures become messages.
     void open(const QString& path);
-    /// Opens sound files and adds each as a take, in the background; the bad ones are listed.
+    /// Opens sound files on all cores and adds each as a take as soon as it is ready, in the order
+    /// given; the bad ones are listed at the end.
     void addFiles(const QStringList& paths);
+    /// What is done to the take on screen, with the changes that are still being computed.
+    const Treatments& treatments() const;
+    /// Changes that list; the sound follows from the background.
+    void setTreatments(const QString& name, Treatments treatments, int gesture = 0);
+    /// Does to every other take what is done to the one on screen. What measures a stretch measures
+    /// that take's own.
+    void copyTreatments();
     void removeTake(int id);
     /// Proposes how the recording on screen splits into notes, in the background.
     void proposeSplit(const SplitOptions& options);
@@ -58,7 +67,9 @@ public:
     /// @param series Names them in turn; otherwise each is named by its own pitch.
     void makeSplit(const std::optional<NoteSeries>& series = {});
     void cancelOpening();
-    bool opening() const { return background_.busy("open"); }
+    bool opening() const { return background_.busy("open") || adding_ != nullptr; }
+    /// The picture of a long file that is still being read; null otherwise.
+    std::shared_ptr<const Arriving> arriving() const { return opening() ? arriving_ : nullptr; }
     void clear();
     /// Saves the project, in the background; a message says how it went.
     void save(const QString& path);
@@ -79,13 +90,16 @@ public:
     const std::optional<Decibels>& loudness() const { return loudness_; }
     const MeanSpectrum* spectrum() const { return spectrum_ ? &*spectrum_ : nullptr; }
 
-    void say(const QString& sentence, bool trouble = true);
+    void say(const QString& sentence, bool trouble = true, const QStringList& details = {});
 
 signals:
     void changed(); ///< The document, or which take is on screen.
     void derivedChanged(); ///< Peaks, seam, pitch line, spectrum or a split have come.
     void openingChanged();
-    void message(const QString& sentence, bool trouble);
+    void openingProgressed(double share);
+    void fileOpened(const QString& path); ///< For the list of recent files.
+    /// @param details One line for each of several things that went wrong; usually empty.
+    void message(const QString& sentence, bool trouble, const QStringList& details);
 
 private:
     void afterChange();
@@ -94,6 +108,12 @@ private:
     void analyseForDrawing();
     void makePeaks();
     void opened(const QString& path, const Result<Instrument>& result);
+    struct Adding;
+    void takeReady(std::size_t index, const Result<Take>& made, const QString& path);
+    void addReady();
+    void finishAdding();
+    void hearTreated(int take, int gesture);
+    bool dropUnfinishedTreatment();
 
     History history_;
     Player player_;
@@ -110,6 +130,15 @@ private:
     std::vector<Peaks> peaks_;
     std::optional<LoopCandidate> seam_;
     int seamOf_ = 0; ///< Take::id.
+    AudioPtr seamSound_;
+    struct Treating {
+        int take = 0;
+        Treatments list;
+        int gesture = 0;
+    };
+    std::optional<Treating> treating_; ///< What is being computed or waits for it.
+    std::shared_ptr<Adding> adding_;
+    std::shared_ptr<Arriving> arriving_;
     std::optional<SplitResult> split_;
     struct Drawn {
         AudioPtr audio;

@@ -80,6 +80,7 @@ MainWindow::MainWindow(QWidget* parent)
             if (key == QLatin1String("open"))
                 messages_->setProgress(share);
         });
+    connect(&session_, &Session::openingProgressed, messages_, &MessageBar::setProgress);
     connect(messages_, &MessageBar::cancelled, &session_, &Session::cancelOpening);
     connect(
         dock_, &KeysDock::devicesAsked, this, [this](QWidget* near) { devices_->openAbove(near); });

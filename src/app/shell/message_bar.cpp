@@ -4,6 +4,7 @@
 #include "app/theme/theme.h"
 
 #include <QHBoxLayout>
+#include <QListWidget>
 
 namespace puretone::app {
 
@@ -13,6 +14,7 @@ MessageBar::MessageBar(QWidget* parent)
     , progress_(new QProgressBar(this))
     , cancel_(new QPushButton(tr("Cancel"), this))
     , close_(new QPushButton(tr("Close"), this))
+    , list_(new QPushButton(tr("Which?"), this))
 {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(gap + 2, 0, gap + 2, 0);
@@ -20,6 +22,7 @@ MessageBar::MessageBar(QWidget* parent)
     row->addWidget(text_, 1);
     row->addWidget(progress_);
     row->addWidget(cancel_);
+    row->addWidget(list_);
     row->addWidget(close_);
     setFixedHeight(30);
     text_->setWordWrap(false);
@@ -28,22 +31,28 @@ MessageBar::MessageBar(QWidget* parent)
     progress_->setRange(0, 1000);
     progress_->setTextVisible(false);
     progress_->setFixedWidth(220);
-    for (auto* button : {cancel_, close_})
+    for (auto* button : {cancel_, close_, list_})
         button->setProperty("kind", "plain");
     hide_.setSingleShot(true);
     const auto clear = [this] {
         text_->clear();
         close_->hide();
+        list_->hide();
     };
     connect(&hide_, &QTimer::timeout, this, clear);
     connect(close_, &QPushButton::clicked, this, clear);
     connect(cancel_, &QPushButton::clicked, this, &MessageBar::cancelled);
+    connect(list_, &QPushButton::clicked, this, &MessageBar::showDetails);
+    list_->setToolTip(tr("Shows each of them with its reason"));
     close_->hide();
+    list_->hide();
     endProgress();
 }
 
-void MessageBar::say(const QString& sentence, bool trouble)
+void MessageBar::say(const QString& sentence, bool trouble, const QStringList& details)
 {
+    details_ = details;
+    list_->setVisible(!details.isEmpty());
     // Coral and a sign: trouble is not told by colour alone.
     text_->setText(trouble ? QStringLiteral("! ") + sentence : sentence);
     text_->setToolTip(sentence);
@@ -59,10 +68,26 @@ void MessageBar::say(const QString& sentence, bool trouble)
         hide_.start(8000);
 }
 
+void MessageBar::showDetails()
+{
+    auto* list = new QListWidget(this);
+    list->setWindowFlags(Qt::Popup);
+    list->setAttribute(Qt::WA_DeleteOnClose);
+    list->setAccessibleName(text_->text());
+    list->setWordWrap(true);
+    list->addItems(details_);
+    const int rows = std::min(12, int(details_.size()));
+    list->resize(std::min(760, width() - 60), 16 + rows * (list->sizeHintForRow(0) + 2));
+    const QPoint corner = mapToGlobal(QPoint(gap, 0));
+    list->move(corner.x(), corner.y() - list->height() - 4);
+    list->show();
+}
+
 void MessageBar::showProgress(const QString& what)
 {
     hide_.stop();
     close_->hide();
+    list_->hide();
     doing_ = what;
     text_->setText(what);
     text_->setStyleSheet(QStringLiteral("color: %1").arg(Theme::tokens().quietInk.name()));

@@ -14,7 +14,8 @@ class MessageBar : public QWidget {
 
 public:
     explicit MessageBar(QWidget* parent = nullptr);
-    void say(const QString& sentence, bool trouble);
+    /// @param details Shown as a list on request, one line each.
+    void say(const QString& sentence, bool trouble, const QStringList& details = {});
     void showProgress(const QString& what);
     void setProgress(double share);
     void endProgress();
@@ -26,7 +27,9 @@ signals:
 private:
     QLabel* text_;
     QProgressBar* progress_;
-    QPushButton *cancel_, *close_;
+    void showDetails();
+    QStringList details_;
+    QPushButton *cancel_, *close_, *list_;
     QString doing_; ///< What the progress is about.
     QTimer hide_;
 };

@@ -313,12 +313,13 @@ void SoundStop::paintFades(QPainter& painter, const WaveGeometry& g)
     const Take* take = session().take();
     if (take == nullptr)
         return;
+    const auto fades = fadePlan(*take);
     QPolygonF slope;
     for (double x = g.area.left(); x <= g.area.right(); x += 1.0) {
         const double frame = g.frameAt(x);
         if (frame < double(take->kept.start.value) || frame > double(take->kept.end.value))
             continue;
-        const double gain = double(fadeGain(*take, frame));
+        const double gain = double(fades.at(frame));
         if (gain < 0.999)
             slope << QPointF(x, g.area.center().y() - gain * 0.48 * g.area.height());
         else if (!slope.isEmpty()) {

@@ -1,0 +1,171 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/session/session.h"
+
+#include "base/safe_file.h"
+
+namespace puretone::app {
+
+namespace {
+
+/// One sound file from disk to a take.
+Result<Take> listenTo(const std::filesystem::path& file, const Progress& progress,
+    const std::shared_ptr<Arriving>& arriving = {})
+{
+    const auto arrived = arriving ? ArrivedFunction([arriving](const ArrivedBlock& block) {
+        arriving->take(block);
+    })
+                                  : ArrivedFunction();
+    const auto recording = openRecording(file, progress.part(0.0, 0.5), arrived);
+    if (!recording)
+        return tl::unexpected(recording.error());
+    return makeTake(*recording, {}, progress.part(0.5, 1.0));
+}
+
+} // namespace
+
+void Session::open(const QString& path)
+{
+    const std::filesystem::path file(path.toStdString());
+    // A sound file is listened to anew even when it brings a root and a loop of its own.
+    const bool isInstrument = [&] {
+        const auto kind = kindOfFile(file);
+        return kind && *kind != FileKind::wav;
+    }();
+    arriving_ = isInstrument ? nullptr : std::make_shared<Arriving>(shownName(file));
+    background_.run(
+        "open", Background::Running::cancel,
+        [file, isInstrument, arriving = arriving_](const Progress& progress) -> std::any {
+            if (isInstrument)
+                return openInstrument(file, progress);
+            auto made = listenTo(file, progress, arriving);
+            if (!made)
+                return Result<Instrument>(tl::unexpected(made.error()));
+            return Result<Instrument>(makeInstrument(std::move(*made)));
+        },
+        [this, path](
+            const std::any& result) { opened(path, std::any_cast<Result<Instrument>>(result)); });
+    emit openingChanged();
+}
+
+void Session::cancelOpening()
+{
+    background_.cancel("open");
+    if (adding_)
+        finishAdding();
+}
+
+void Session::opened(const QString& path, const Result<Instrument>& result)
+{
+    if (!result) {
+        say(QString::fromStdString(result.error().sentence()));
+        return;
+    }
+    const bool isProject = kindOfFile(path.toStdString()) == FileKind::project;
+    const auto name = QString::fromStdString(shownName(path.toStdString()));
+    // Opening is a step like any other: what was there before is one undo away.
+    edit(tr("Open %1").arg(name), [&](Instrument& next) { next = *result; });
+    path_ = isProject ? path : QString();
+    if (isProject)
+        history_.markSaved();
+    emit changed();
+    emit fileOpened(path);
+    say(isProject ? tr("%1 is open.").arg(name)
+                  : tr("%1 is ready: play it on the keys below.").arg(name),
+        false);
+}
+
+/// Files that are being listened to at once; what is ready joins in the order of the list.
+struct Session::Adding {
+    QStringList files;
+    std::vector<std::optional<Result<Take>>> ready;
+    std::string key; ///< The jobs' keys begin with it.
+    int gesture = 0;
+    std::size_t next = 0; ///< First file that has not joined.
+    std::size_t done = 0;
+    std::size_t added = 0;
+    QStringList reasons;
+
+    std::string jobKey(std::size_t index) const { return key + std::to_string(index); }
+};
+
+void Session::addFiles(const QStringList& paths)
+{
+    if (paths.isEmpty())
+        return;
+    if (adding_)
+        finishAdding();
+    adding_ = std::make_shared<Adding>();
+    adding_->files = paths;
+    adding_->ready.resize(std::size_t(paths.size()));
+    adding_->gesture = newGesture();
+    adding_->key = "add " + std::to_string(adding_->gesture) + " ";
+    arriving_ = nullptr;
+    for (std::size_t i = 0; i < adding_->ready.size(); ++i)
+        background_.run(
+            adding_->jobKey(i), Background::Running::finish,
+            [file = std::filesystem::path(paths[qsizetype(i)].toStdString())](
+                const Progress& progress) -> std::any { return listenTo(file, progress); },
+            [this, i, path = paths[qsizetype(i)]](const std::any& made) {
+                takeReady(i, std::any_cast<const Result<Take>&>(made), path);
+            },
+            Background::Lane::bulk);
+    emit openingChanged();
+}
+
+void Session::takeReady(std::size_t index, const Result<Take>& made, const QString& path)
+{
+    if (!adding_)
+        return;
+    if (made)
+        emit fileOpened(path);
+    adding_->ready[index] = made;
+    ++adding_->done;
+    emit openingProgressed(double(adding_->done) / double(adding_->ready.size()));
+    addReady();
+    if (adding_->next == adding_->ready.size())
+        finishAdding();
+}
+
+void Session::addReady()
+{
+    std::vector<Take> takes;
+    for (; adding_->next < adding_->ready.size() && adding_->ready[adding_->next];
+         ++adding_->next) {
+        const auto& made = *adding_->ready[adding_->next];
+        if (made)
+            takes.push_back(*made);
+        else
+            adding_->reasons << QString::fromStdString(made.error().message);
+    }
+    if (takes.empty())
+        return;
+    adding_->added += takes.size();
+    const auto count = adding_->files.size();
+    edit(
+        count == 1 ? tr("Add a take") : tr("Add takes"),
+        [&](Instrument& next) {
+            const bool first = next.takes.empty();
+            if (first)
+                next.name = makeInstrument(takes.front()).name;
+            addTakes(next, std::move(takes));
+        },
+        adding_->gesture);
+}
+
+void Session::finishAdding()
+{
+    const auto adding = std::exchange(adding_, nullptr);
+    for (std::size_t i = 0; i < adding->ready.size(); ++i)
+        if (!adding->ready[i])
+            background_.cancel(adding->jobKey(i));
+    emit openingChanged();
+    if (!adding->reasons.isEmpty())
+        say(adding->reasons.size() == 1
+                ? tr("One file could not be opened. %1").arg(adding->reasons.front())
+                : tr("%1 files could not be opened.").arg(adding->reasons.size()),
+            true, adding->reasons.size() == 1 ? QStringList() : adding->reasons);
+    else
+        say(tr("%1 takes are on the keys.").arg(instrument().takes.size()), false);
+}
+
+} // namespace puretone::app

@@ -1,0 +1,112 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "audio/original_file.h"
+
+#include "base/safe_file.h"
+
+#include <algorithm>
+#include <cstdio>
+#include <cstring>
+#include <fcntl.h>
+#include <sys/stat.h>
+#include <unistd.h>
+#define XXH_INLINE_ALL
+#include <xxhash.h>
+
+namespace puretone {
+
+struct OriginalFile::OpenFile {
+    explicit OpenFile(int opened)
+        : descriptor(opened)
+    {
+    }
+    ~OpenFile() { ::close(descriptor); }
+    OpenFile(const OpenFile&) = delete;
+    OpenFile& operator=(const OpenFile&) = delete;
+    int descriptor;
+};
+
+OriginalFile::OriginalFile(std::vector<std::byte> bytes)
+    : bytes_(std::move(bytes))
+    , size_(bytes_.size())
+{
+}
+
+OriginalFile::OriginalFile(std::shared_ptr<OpenFile> file, std::uint64_t size)
+    : file_(std::move(file))
+    , size_(size)
+{
+}
+
+Result<OriginalPtr> OriginalFile::open(const std::filesystem::path& path)
+{
+    std::error_code unknown;
+    const auto size = std::filesystem::file_size(path, unknown);
+    if (unknown || size <= mostInMemory) {
+        auto bytes = readFile(path); // also finds the words for what cannot be read
+        if (!bytes)
+            return tl::unexpected(bytes.error());
+        return std::make_shared<const OriginalFile>(std::move(*bytes));
+    }
+    const int descriptor = ::open(path.c_str(), O_RDONLY | O_CLOEXEC);
+    if (descriptor < 0)
+        return fail(ErrorCode::cannotRead, shownName(path) + " cannot be read.",
+            "Check that it may be read by you.");
+    return OriginalPtr(new OriginalFile(std::make_shared<OpenFile>(descriptor), size));
+}
+
+std::size_t OriginalFile::read(std::uint64_t offset, std::span<std::byte> target) const
+{
+    if (offset >= size_)
+        return 0;
+    const auto wanted = std::min<std::uint64_t>(target.size(), size_ - offset);
+    if (!file_) {
+        std::memcpy(target.data(), bytes_.data() + offset, wanted);
+        return wanted;
+    }
+    std::size_t done = 0;
+    while (done < wanted) {
+        const auto got = ::pread(
+            file_->descriptor, target.data() + done, wanted - done, off_t(offset + done));
+        if (got <= 0)
+            break;
+        done += std::size_t(got);
+    }
+    return done;
+}
+
+std::string OriginalFile::hash() const
+{
+    const std::unique_ptr<XXH3_state_t, XXH_errorcode (*)(XXH3_state_t*)> state(
+        XXH3_createState(), XXH3_freeState);
+    XXH3_128bits_reset(state.get());
+    if (!file_) {
+        XXH3_128bits_update(state.get(), bytes_.data(), bytes_.size());
+    } else {
+        std::vector<std::byte> block(1 << 20);
+        std::uint64_t at = 0;
+        while (const auto got = read(at, block)) {
+            XXH3_128bits_update(state.get(), block.data(), got);
+            at += got;
+        }
+    }
+    XXH128_canonical_t canonical;
+    XXH128_canonicalFromHash(&canonical, XXH3_128bits_digest(state.get()));
+    static constexpr char digits[] = "0123456789abcdef";
+    std::string text;
+    for (const unsigned char byte : canonical.digest) {
+        text += digits[byte >> 4U];
+        text += digits[byte & 15U];
+    }
+    return text;
+}
+
+std::FILE* OriginalFile::stream() const
+{
+    if (!file_)
+        return nullptr;
+    // A descriptor of its own, with a place of its own in the file.
+    const auto self = "/proc/self/fd/" + std::to_string(file_->descriptor);
+    return std::fopen(self.c_str(), "rbe");
+}
+
+} // namespace puretone

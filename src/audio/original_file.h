@@ -1,0 +1,48 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/result.h"
+
+#include <cstddef>
+#include <cstdint>
+#include <filesystem>
+#include <memory>
+#include <span>
+#include <vector>
+
+namespace puretone {
+
+/// The bytes that a recording was opened from, kept so that it can be saved unchanged. Short files
+/// are held in memory; long ones stay on disk, held open: removing such a file takes nothing away,
+/// only writing into it does, and its hash tells.
+class OriginalFile {
+public:
+    /// Files of more bytes than this are not copied into memory.
+    static constexpr std::uint64_t mostInMemory = std::uint64_t(64) << 20U;
+
+    explicit OriginalFile(std::vector<std::byte> bytes);
+    /// @return The file, or `cannotRead` when it is missing, a folder, or may not be read.
+    static Result<std::shared_ptr<const OriginalFile>> open(const std::filesystem::path& path);
+
+    std::uint64_t size() const { return size_; }
+    /// Null for a file that stays on disk.
+    const std::vector<std::byte>* bytes() const { return file_ ? nullptr : &bytes_; }
+    /// Copies bytes from `offset` on. @return How many there were; fewer at the end or on an error.
+    std::size_t read(std::uint64_t offset, std::span<std::byte> target) const;
+    /// 32 hex digits of XXH3-128 over all bytes, read anew.
+    std::string hash() const;
+    /// A stream of its own on the file on disk, at its beginning; null where there is none. The
+    /// caller closes it.
+    std::FILE* stream() const;
+
+private:
+    struct OpenFile;
+    explicit OriginalFile(std::shared_ptr<OpenFile> file, std::uint64_t size);
+
+    std::vector<std::byte> bytes_;
+    std::shared_ptr<OpenFile> file_;
+    std::uint64_t size_ = 0;
+};
+using OriginalPtr = std::shared_ptr<const OriginalFile>;
+
+} // namespace puretone

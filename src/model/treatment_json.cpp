@@ -1,0 +1,99 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/treatment_json.h"
+
+#include "base/overloaded.h"
+#include "model/json_names.h"
+
+namespace puretone {
+
+using nlohmann::json;
+
+namespace {
+
+constexpr Names<PassFilter::Cut, 2> cutNames
+    = {{{PassFilter::Cut::low, "low"}, {PassFilter::Cut::high, "high"}}};
+constexpr Names<Band::Shape, 3> shapeNames = {{{Band::Shape::bell, "bell"},
+    {Band::Shape::lowShelf, "lowShelf"}, {Band::Shape::highShelf, "highShelf"}}};
+constexpr Names<Level::To, 3> levelNames = {
+    {{Level::To::gain, "gain"}, {Level::To::peak, "peak"}, {Level::To::loudness, "loudness"}}};
+
+json kindJson(const TreatmentKind& what)
+{
+    return std::visit(
+        Overloaded{
+            [](const RemoveDc&) { return json{{"kind", "removeDc"}}; },
+            [](const PassFilter& f) {
+                return json{{"kind", "cut"}, {"cut", nameIn(cutNames, f.cut)}, {"hz", f.hz},
+                    {"slopeDb", f.slopeDb}};
+            },
+            [](const Band& b) {
+                return json{{"kind", "band"}, {"shape", nameIn(shapeNames, b.shape)},
+                    {"hz", b.hz}, {"gainDb", b.gainDb}, {"q", b.q}};
+            },
+            [](const Level& l) {
+                return json{{"kind", "level"}, {"to", nameIn(levelNames, l.to)},
+                    {"value", l.value}, {"over", spanJson(l.over)}};
+            },
+            [](const EvenOut& e) {
+                return json{
+                    {"kind", "evenOut"}, {"amount", e.amount}, {"over", spanJson(e.over)}};
+            },
+            [](const Reverse&) { return json{{"kind", "reverse"}}; },
+            [](const Channels& c) {
+                return json{{"kind", "channels"}, {"mixed", c.how == Channels::How::mixed},
+                    {"left", c.left}, {"right", c.right}};
+            },
+            [](const Width& w) { return json{{"kind", "width"}, {"share", w.share}}; },
+        },
+        what);
+}
+
+TreatmentKind kindFrom(const json& j)
+{
+    const auto kind = j.at("kind").get<std::string>();
+    if (kind == "removeDc")
+        return RemoveDc{};
+    if (kind == "cut")
+        return PassFilter{valueIn(cutNames, j.value("cut", "low")), j.at("hz").get<double>(),
+            j.value("slopeDb", 24)};
+    if (kind == "band")
+        return Band{valueIn(shapeNames, j.value("shape", "bell")), j.at("hz").get<double>(),
+            j.at("gainDb").get<double>(), j.value("q", 1.0)};
+    if (kind == "level")
+        return Level{valueIn(levelNames, j.value("to", "gain")), j.at("value").get<double>(),
+            spanFrom(j.at("over"))};
+    if (kind == "evenOut")
+        return EvenOut{j.at("amount").get<double>(), spanFrom(j.at("over"))};
+    if (kind == "reverse")
+        return Reverse{};
+    if (kind == "channels")
+        return Channels{
+            j.value("mixed", false) ? Channels::How::mixed : Channels::How::picked,
+            j.value("left", 0), j.value("right", 1)};
+    if (kind == "width")
+        return Width{j.at("share").get<double>()};
+    throw json::other_error::create(501, "unknown treatment: " + kind, &j);
+}
+
+} // namespace
+
+json treatmentsJson(const Treatments& treatments)
+{
+    json list = json::array();
+    for (const auto& treatment : treatments) {
+        json j = kindJson(treatment.what);
+        j["on"] = treatment.on;
+        list.push_back(std::move(j));
+    }
+    return list;
+}
+
+Treatments treatmentsFrom(const json& list)
+{
+    Treatments treatments;
+    for (const auto& j : list)
+        treatments.push_back(sanitized(Treatment{kindFrom(j), j.value("on", true)}));
+    return treatments;
+}
+
+} // namespace puretone

@@ -1,0 +1,120 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "prepare/treatment.h"
+
+#include "base/overloaded.h"
+#include "base/quantity.h"
+
+#include <algorithm>
+
+namespace puretone {
+
+namespace {
+
+std::string channelsText(const Channels& c)
+{
+    if (c.how == Channels::How::mixed)
+        return "Mono from all";
+    if (c.left == c.right)
+        return c.left == 0 ? "Mono from left"
+            : c.left == 1  ? "Mono from right"
+                           : "Mono from channel " + std::to_string(c.left + 1);
+    if (c.left == 1 && c.right == 0)
+        return "Swap sides";
+    return "Channels " + std::to_string(c.left + 1) + " and " + std::to_string(c.right + 1);
+}
+
+std::string bandText(const Band& b)
+{
+    const char* shape = b.shape == Band::Shape::bell ? "Bell"
+        : b.shape == Band::Shape::lowShelf           ? "Low shelf"
+                                                     : "High shelf";
+    return std::string(shape) + " " + formatHz(b.hz) + " " + formatDecibels({b.gainDb});
+}
+
+std::string levelText(const Level& l)
+{
+    switch (l.to) {
+    case Level::To::peak:
+        return "Level " + formatDecibels({l.value}) + " peak";
+    case Level::To::loudness:
+        return "Level " + formatNumber(l.value, 1) + " LUFS";
+    case Level::To::gain:
+        break;
+    }
+    return (l.value < 0.0 ? "Gain " : "Gain +") + formatDecibels({l.value});
+}
+
+double inRange(double value, double low, double high, double fallback)
+{
+    return std::isfinite(value) ? std::clamp(value, low, high) : fallback;
+}
+
+} // namespace
+
+std::string describe(const Treatment& treatment)
+{
+    return std::visit(
+        Overloaded{
+            [](const RemoveDc&) { return std::string("Remove DC"); },
+            [](const PassFilter& f) {
+                return (f.cut == PassFilter::Cut::low ? "Low cut " : "High cut ") + formatHz(f.hz);
+            },
+            [](const Band& b) { return bandText(b); },
+            [](const Level& l) { return levelText(l); },
+            [](const EvenOut& e) { return "Even out " + formatNumber(100.0 * e.amount, 0) + " %"; },
+            [](const Reverse&) { return std::string("Reverse"); },
+            [](const Channels& c) { return channelsText(c); },
+            [](const Width& w) { return "Width " + formatNumber(100.0 * w.share, 0) + " %"; },
+        },
+        treatment.what);
+}
+
+Treatment sanitized(Treatment treatment)
+{
+    std::visit(Overloaded{
+                   [](RemoveDc&) {}, [](Reverse&) {},
+                   [](PassFilter& f) {
+                       f.hz = inRange(f.hz, 5.0, 90000.0, 40.0);
+                       f.slopeDb = f.slopeDb < 9 ? 6
+                           : f.slopeDb < 18      ? 12
+                           : f.slopeDb < 36      ? 24
+                                                 : 48;
+                   },
+                   [](Band& b) {
+                       b.hz = inRange(b.hz, 5.0, 90000.0, 1000.0);
+                       b.gainDb = inRange(b.gainDb, -24.0, 24.0, 0.0);
+                       b.q = inRange(b.q, 0.1, 20.0, 1.0);
+                   },
+                   [](Level& l) { l.value = inRange(l.value, -80.0, 40.0, 0.0); },
+                   [](EvenOut& e) { e.amount = inRange(e.amount, 0.0, 1.0, 0.0); },
+                   [](Channels& c) {
+                       c.left = std::clamp(c.left, 0, 255);
+                       c.right = std::clamp(c.right, 0, 255);
+                   },
+                   [](Width& w) { w.share = inRange(w.share, 0.0, 2.0, 1.0); },
+               },
+        treatment.what);
+    return treatment;
+}
+
+bool reversed(const Treatments& treatments)
+{
+    return std::count_if(treatments.begin(), treatments.end(),
+               [](const Treatment& t) { return t.on && std::holds_alternative<Reverse>(t.what); })
+        % 2
+        == 1;
+}
+
+Treatments measuredOver(Treatments treatments, Span over)
+{
+    for (auto& treatment : treatments)
+        std::visit(
+            [&](auto& what) {
+                if constexpr (requires { what.over; })
+                    what.over = over;
+            },
+            treatment.what);
+    return treatments;
+}
+
+} // namespace puretone
