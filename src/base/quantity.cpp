@@ -74,7 +74,9 @@ std::string formatHz(double hz)
 {
     if (hz >= 1000.0)
         return formatNumber(hz / 1000.0, hz >= 10000.0 ? 1 : 2) + " kHz";
-    return formatNumber(hz, hz >= 100.0 ? 0 : 1) + " Hz";
+    // A tenth counts below 100 Hz, but not one that is none.
+    const bool whole = hz >= 100.0 || std::abs(hz - std::round(hz)) < 0.05;
+    return formatNumber(hz, whole ? 0 : 1) + " Hz";
 }
 
 std::string formatCents(Cents cents)

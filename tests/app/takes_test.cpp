@@ -80,8 +80,11 @@ TEST_CASE(
     d.settle();
     CHECK(d.document().takes.size() == 2);
     const auto message = d.window.messages()->text().toStdString();
-    CHECK_THAT(message,
-        Contains("2 files could not be opened") && Contains("letter.wav") && Contains("gone.wav"));
+    CHECK_THAT(message, Contains("2 files could not be opened"));
+    const auto& reasons = d.window.messages()->details();
+    REQUIRE(reasons.size() == 2);
+    CHECK_THAT(reasons[0].toStdString(), Contains("letter.wav"));
+    CHECK_THAT(reasons[1].toStdString(), Contains("gone.wav"));
     CHECK(d.document().zones[0].highKey + 1 == d.document().zones[1].lowKey);
     // Editing is about the take on screen.
     d.session().showTake(2);

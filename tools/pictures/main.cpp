@@ -3,6 +3,7 @@
 // of the real window, for docs/screenshots and for looking at what was changed.
 
 #include "app/shell/main_window.h"
+#include "app/stops/sound_stop.h"
 
 #include <QApplication>
 #include <QCommandLineParser>
@@ -37,6 +38,18 @@ void play(MainWindow& window, bool on)
     QTest::qWait(on ? 900 : 10);
 }
 
+/// A list as people make it, with the equaliser open.
+void treatTake(MainWindow& window)
+{
+    auto* panel = static_cast<SoundStop*>(window.stop(Stop::sound))->treatments();
+    panel->add(PassFilter{PassFilter::Cut::low, 45.0, 24});
+    panel->add(RemoveDc{});
+    panel->add(EvenOut{0.5, {}});
+    panel->add(Level{});
+    panel->add(Band{Band::Shape::bell, 1200.0, -5.0, 1.4});
+    settle(window);
+}
+
 } // namespace
 
 int main(int argc, char** argv)
@@ -48,7 +61,8 @@ int main(int argc, char** argv)
     parser.addOptions(
         {{"file", "Instrument or recording", "path"}, {"size", "Window size", "WxH", "1280x800"},
             {"night", "Night watch"}, {"only", "One stop, 1 to 6", "stop"},
-            {"silent", "Play nothing"}, {"split", "Propose a split, or make it", "propose|make"}});
+            {"silent", "Play nothing"}, {"split", "Propose a split, or make it", "propose|make"},
+            {"treat", "Treat the take, and choose one of its treatments"}});
     parser.process(application);
     if (parser.positionalArguments().isEmpty())
         return 2;
@@ -71,6 +85,8 @@ int main(int argc, char** argv)
             settle(window);
         }
     }
+    if (parser.isSet("treat"))
+        treatTake(window);
     window.messages()->endProgress();
     for (const auto stop : allStops) {
         if (parser.isSet("only") && parser.value("only").toInt() != int(stop) + 1)

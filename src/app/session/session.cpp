@@ -63,6 +63,8 @@ void Session::editTake(const QString& name, const std::function<void(Take&)>& ch
 
 void Session::abandon(int gesture)
 {
+    if (treating_ && treating_->gesture == gesture)
+        dropUnfinishedTreatment();
     history_.abandon(gesture);
     afterChange();
 }
@@ -169,8 +171,8 @@ void Session::makePeaks()
 {
     std::erase_if(peaks_, [&](const Peaks& p) {
         const auto& takes = instrument().takes;
-        return std::none_of(takes.begin(), takes.end(),
-            [&](const Take& t) { return t.sound() == p.audio; });
+        return std::none_of(
+            takes.begin(), takes.end(), [&](const Take& t) { return t.sound() == p.audio; });
     });
     using Pyramid = std::shared_ptr<const PeakPyramid>;
     for (const auto& t : instrument().takes) {
@@ -255,8 +257,7 @@ void Session::makeSplit(const std::optional<NoteSeries>& series)
     using Takes = std::vector<Take>;
     background_.run(
         "open", Background::Running::cancel,
-        [source = *current, pieces = split_->pieces, series](
-            const Progress& progress) -> std::any {
+        [source = *current, pieces = split_->pieces, series](const Progress& progress) -> std::any {
             return Takes(makePieces(source, pieces, {}, series, progress));
         },
         [this, id = current->id](const std::any& made) {

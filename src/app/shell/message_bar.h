@@ -20,6 +20,7 @@ public:
     void setProgress(double share);
     void endProgress();
     QString text() const { return text_->text(); }
+    const QStringList& details() const { return details_; }
 
 signals:
     void cancelled();

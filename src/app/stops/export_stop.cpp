@@ -69,21 +69,22 @@ ExportStop::ExportStop(Session& s, QWidget* parent)
 
     auto* nameLabel = new QLabel(tr("Name of the instrument"), this);
     nameLabel->setProperty("role", "quiet");
-    details()->addWidget(nameLabel);
+    details()->column()->addWidget(nameLabel);
     name_ = new QLineEdit(this);
     name_->setAccessibleName(tr("Name of the instrument"));
-    details()->addWidget(name_);
+    details()->column()->addWidget(name_);
     auto* folderLabel = new QLabel(tr("Folder"), this);
     folderLabel->setProperty("role", "quiet");
-    details()->addWidget(folderLabel);
+    details()->column()->addWidget(folderLabel);
     folder_ = new QLineEdit(this);
     folder_->setAccessibleName(tr("Folder"));
-    details()->addWidget(folder_);
-    auto* choose = addButton(tr("Choose folder"), tr("Where the files go"));
-    details()->addStretch(1);
-    write_ = addButton(
+    details()->column()->addWidget(folder_);
+    auto* choose = details()->addButton(tr("Choose folder"), tr("Where the files go"));
+    details()->column()->addStretch(1);
+    write_ = details()->addButton(
         tr("Write ticked files"), tr("Writes, reads back and checks each ticked file"), true);
-    save_ = addButton(tr("Save instrument"), tr("The instrument with its audio inside (Ctrl+S)"));
+    save_ = details()->addButton(
+        tr("Save instrument"), tr("The instrument with its audio inside (Ctrl+S)"));
     const auto music = QStandardPaths::writableLocation(QStandardPaths::MusicLocation);
     setFolder(QFileInfo(music).isDir() ? music : QDir::homePath());
 

@@ -12,20 +12,22 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
 {
     bench()->addWidget(zones_, 1);
     const auto naming = [this] { return session().naming(); };
-    take_ = addReading(tr("Take"), tr("What these keys play"));
-    root_ = addReading(
+    take_ = details()->addReading(tr("Take"), tr("What these keys play"));
+    root_ = details()->addReading(
         tr("Root key"), tr("The key that plays it at its own speed; set at the stop Pitch"));
-    addRule();
-    low_ = addField(keyField(tr("Lowest key"), tr("Below it the keys are silent"), naming));
-    high_ = addField(keyField(tr("Highest key"), tr("Above it the keys are silent"), naming));
-    quiet_ = addField(
+    details()->addRule();
+    low_ =
+        details()->addField(keyField(tr("Lowest key"), tr("Below it the keys are silent"), naming));
+    high_ = details()->addField(
+        keyField(tr("Highest key"), tr("Above it the keys are silent"), naming));
+    quiet_ = details()->addField(
         countField(tr("Softest"), tr("Softer touches are silent (velocity 1 to 127)"), 1, 127, 1));
-    loud_ = addField(countField(
+    loud_ = details()->addField(countField(
         tr("Hardest"), tr("Harder touches are silent (velocity 1 to 127)"), 1, 127, 127));
-    addRule();
-    auto* again = addButton(
+    details()->addRule();
+    auto* again = details()->addButton(
         tr("Propose a range"), tr("The keys of a piano, and two octaves around the root"));
-    details()->addStretch(1);
+    details()->column()->addStretch(1);
     const auto connectZone = [this](ValueField* field, const QString& step, auto change) {
         connectToInstrument(field, step, [this, change](Instrument& next, double value) {
             if (Zone* zone = zoneShown(next))

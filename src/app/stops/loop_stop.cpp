@@ -47,31 +47,33 @@ LoopStop::LoopStop(Session& s, QWidget* parent)
 void LoopStop::addFields()
 {
     const auto rateNow = [this] { return rate(); };
-    on_ = addButton(tr("Loop is on"), tr("Off: the sound plays to its recorded end"));
+    on_ = details()->addButton(tr("Loop is on"), tr("Off: the sound plays to its recorded end"));
     on_->setCheckable(true);
-    start_ = addField(framesField(tr("Start"), tr("Where the loop begins again"), rateNow, true));
-    end_ = addField(framesField(tr("End"), tr("Where it goes back to the start"), rateNow, true));
-    length_ =
-        addField(framesField(tr("Length"), tr("Moves the end; the start stays"), rateNow, false));
-    crossfade_ = addField(framesField(tr("Crossfade"),
+    start_ = details()->addField(
+        framesField(tr("Start"), tr("Where the loop begins again"), rateNow, true));
+    end_ = details()->addField(
+        framesField(tr("End"), tr("Where it goes back to the start"), rateNow, true));
+    length_ = details()->addField(
+        framesField(tr("Length"), tr("Moves the end; the start stays"), rateNow, false));
+    crossfade_ = details()->addField(framesField(tr("Crossfade"),
         tr("How long the end is mixed with what lies before the start: longer hides more, and may "
            "sound limp"),
         rateNow, false));
-    curve_ = addChoice(tr("Curve"),
+    curve_ = details()->addChoice(tr("Curve"),
         tr("Automatic keeps the loudness, whatever both sides have in common"),
         {tr("automatic"), tr("linear"), tr("equal power")});
-    evenOut_ = addField(percentField(tr("Even out"),
+    evenOut_ = details()->addField(percentField(tr("Even out"),
         tr("Takes the level change inside the loop out, so that it does not pump"), 0.0));
-    addRule();
-    addHeading(tr("What the seam does"));
+    details()->addRule();
+    details()->addHeading(tr("What the seam does"));
     verdict_ = new QLabel(this);
     verdict_->setWordWrap(true);
-    details()->addWidget(verdict_);
+    details()->column()->addWidget(verdict_);
     bars_ = new SeamBars(this);
-    details()->addWidget(bars_);
-    details()->addStretch(1);
-    find_ =
-        addButton(tr("Find loops again"), tr("Searches the kept part and takes the best"), true);
+    details()->column()->addWidget(bars_);
+    details()->column()->addStretch(1);
+    find_ = details()->addButton(
+        tr("Find loops again"), tr("Searches the kept part and takes the best"), true);
 }
 
 void LoopStop::connectFields()

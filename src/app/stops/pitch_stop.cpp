@@ -33,15 +33,15 @@ PitchStop::PitchStop(Session& s, QWidget* parent)
     head->addWidget(note_);
     head->addSpacing(10);
     head->addLayout(side, 1);
-    details()->addLayout(head);
+    details()->column()->addLayout(head);
     verdict_ = new QLabel(this);
     verdict_->setWordWrap(true);
-    details()->addWidget(verdict_);
-    addRule();
+    details()->column()->addWidget(verdict_);
+    details()->addRule();
     const auto naming = [this] { return session().naming(); };
-    root_ = addField(
+    root_ = details()->addField(
         keyField(tr("Root key"), tr("The key that plays the recording at its own speed"), naming));
-    fine_ = addField(centsField(tr("Fine tune"),
+    fine_ = details()->addField(centsField(tr("Fine tune"),
         tr("Moves the sound up or down until it stands in tune with the key"), -1200.0, 1200.0));
     auto* octaves = new QHBoxLayout;
     down_ = new QPushButton(tr("Octave down"), this);
@@ -52,17 +52,17 @@ PitchStop::PitchStop(Session& s, QWidget* parent)
     up_->setShortcut(QKeySequence(Qt::CTRL | Qt::Key_Up));
     octaves->addWidget(down_);
     octaves->addWidget(up_);
-    details()->addSpacing(4);
-    details()->addLayout(octaves);
-    reading_ = addButton(
+    details()->column()->addSpacing(4);
+    details()->column()->addLayout(octaves);
+    reading_ = details()->addButton(
         tr("Use the reading again"), tr("Root key and fine tune as they were read from the sound"));
-    addRule();
-    addHeading(tr("How notes are named"));
-    middleC_ = addChoice(tr("Middle C is"),
+    details()->addRule();
+    details()->addHeading(tr("How notes are named"));
+    middleC_ = details()->addChoice(tr("Middle C is"),
         tr("The octave number of MIDI key 60; changes no sound"), {"C3", "C4", "C5"});
-    signs_ = addChoice(tr("Black keys"), tr("How black keys are written; changes no sound"),
-        {tr("sharps"), tr("flats")});
-    details()->addStretch(1);
+    signs_ = details()->addChoice(tr("Black keys"),
+        tr("How black keys are written; changes no sound"), {tr("sharps"), tr("flats")});
+    details()->column()->addStretch(1);
 
     connect(root_, &ValueField::edited, this, [this](double key, bool first) {
         setTuning(

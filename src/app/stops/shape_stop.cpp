@@ -9,24 +9,24 @@ ShapeStop::ShapeStop(Session& s, QWidget* parent)
 {
     bench()->addWidget(picture_, 1);
     const Envelope standard;
-    delay_ = addField(secondsField(
+    delay_ = details()->addField(secondsField(
         tr("Delay"), tr("Silence between the key and the sound"), 0.0, 20.0, standard.delay));
-    attack_ = addField(secondsField(tr("Attack"),
+    attack_ = details()->addField(secondsField(tr("Attack"),
         tr("How long the sound takes to rise: long ones make a pad"), 0.0, 60.0, standard.attack));
-    hold_ = addField(secondsField(tr("Hold"), tr("How long it stays at full level before it falls"),
-        0.0, 60.0, standard.hold));
-    decay_ = addField(secondsField(tr("Decay"),
+    hold_ = details()->addField(secondsField(tr("Hold"),
+        tr("How long it stays at full level before it falls"), 0.0, 60.0, standard.hold));
+    decay_ = details()->addField(secondsField(tr("Decay"),
         tr("How long it takes to fall to the sustain level"), 0.0, 60.0, standard.decay));
-    sustain_ = addField(
+    sustain_ = details()->addField(
         decibelField(tr("Sustain"), tr("The level that a held key stays at; silent makes a pluck"),
             silentSustainDb, 0.0, standard.sustainDb));
-    release_ = addField(secondsField(tr("Release"),
+    release_ = details()->addField(secondsField(tr("Release"),
         tr("How long it takes to die away by 60 dB after the key is let go"), 0.005, 60.0,
         standard.release));
-    addRule();
-    auto* again = addButton(
+    details()->addRule();
+    auto* again = details()->addButton(
         tr("Plain shape"), tr("As the recording is: quick attack, full level, short release"));
-    details()->addStretch(1);
+    details()->column()->addStretch(1);
     connectToInstrument(
         delay_, tr("Change delay"), [](Instrument& i, double v) { i.envelope.delay = v; });
     connectToInstrument(

@@ -43,74 +43,12 @@ StopView::StopView(Session& session, const QString& title, QWidget* parent)
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setFocusPolicy(Qt::NoFocus);
     outer->addWidget(scroll);
-    auto* column = new QWidget(scroll);
-    scroll->setWidget(column);
-    details_ = new QVBoxLayout(column);
-    details_->setContentsMargins(13, 12, 13, 12);
-    details_->setSpacing(6);
-    addHeading(title);
-}
-
-ValueField* StopView::addField(FieldSpec spec)
-{
-    auto* field = new ValueField(std::move(spec), this);
-    connect(field, &ValueField::refused, this, [this](const QString& why) { session_.say(why); });
-    details_->addWidget(field);
-    return field;
-}
-
-ChoiceField* StopView::addChoice(const QString& label, const QString& tip, const QStringList& words)
-{
-    auto* field = new ChoiceField(label, tip, words, this);
-    details_->addWidget(field);
-    return field;
-}
-
-QLabel* StopView::addReading(const QString& label, const QString& tip)
-{
-    auto* row = new QHBoxLayout;
-    row->setContentsMargins(0, 2, 10, 2);
-    auto* name = new QLabel(label, this);
-    name->setProperty("role", "quiet");
-    name->setToolTip(tip);
-    auto* value = new QLabel(this);
-    value->setAlignment(Qt::AlignRight);
-    value->setToolTip(tip);
-    value->setAccessibleName(label);
-    row->addWidget(name, 1);
-    row->addWidget(value);
-    details_->addLayout(row);
-    return value;
-}
-
-QLabel* StopView::addHeading(const QString& text)
-{
-    auto* heading = new QLabel(text, this);
-    heading->setProperty("role", "heading");
-    heading->setFont(Theme::font(14, Theme::Weight::strong));
-    details_->addWidget(heading);
-    details_->addSpacing(2);
-    return heading;
-}
-
-QPushButton* StopView::addButton(const QString& text, const QString& tip, bool main)
-{
-    auto* button = new QPushButton(text, this);
-    if (main)
-        button->setProperty("kind", "main");
-    button->setToolTip(tip);
-    button->setAccessibleName(text);
-    details_->addWidget(button);
-    return button;
-}
-
-void StopView::addRule()
-{
-    auto* rule = new QFrame(this);
-    rule->setProperty("role", "rule");
-    details_->addSpacing(5);
-    details_->addWidget(rule);
-    details_->addSpacing(5);
+    details_ = new FieldColumn(scroll);
+    scroll->setWidget(details_);
+    details_->column()->setContentsMargins(13, 12, 13, 12);
+    details_->addHeading(title);
+    connect(
+        details_, &FieldColumn::refused, this, [this](const QString& why) { session_.say(why); });
 }
 
 void StopView::connectToTake(
@@ -216,7 +154,48 @@ FieldSpec decibelField(
     return spec;
 }
 
-FieldSpec percentField(const QString& label, const QString& tip, double reset)
+FieldSpec frequencyField(
+    const QString& label, const QString& tip, double low, double high, double reset)
+{
+    FieldSpec spec;
+    spec.label = label;
+    spec.tip = tip;
+    spec.format = [](double hz) { return QString::fromStdString(formatHz(hz)); };
+    spec.parse = [](const QString& text) { return parseHz(text.toStdString()); };
+    spec.step = [](double hz, double steps) { return hz * std::exp2(steps / 12.0); };
+    spec.reset = reset;
+    spec.low = low;
+    spec.high = high;
+    return spec;
+}
+
+FieldSpec loudnessField(
+    const QString& label, const QString& tip, double low, double high, double reset)
+{
+    FieldSpec spec = decibelField(label, tip, low, high, reset);
+    spec.format = [](double lufs) {
+        return QString::fromStdString(formatNumber(lufs, 1) + " LUFS");
+    };
+    spec.parse = [](const QString& text) { return numberFrom(text, "lufs"); };
+    return spec;
+}
+
+FieldSpec ratioField(
+    const QString& label, const QString& tip, double low, double high, double reset)
+{
+    FieldSpec spec;
+    spec.label = label;
+    spec.tip = tip;
+    spec.format = [](double value) { return QString::fromStdString(formatNumber(value, 2)); };
+    spec.parse = [](const QString& text) { return numberFrom(text, ""); };
+    spec.step = [](double value, double steps) { return value * std::pow(1.08, steps); };
+    spec.reset = reset;
+    spec.low = low;
+    spec.high = high;
+    return spec;
+}
+
+FieldSpec percentField(const QString& label, const QString& tip, double reset, double high)
 {
     FieldSpec spec;
     spec.label = label;
@@ -231,7 +210,7 @@ FieldSpec percentField(const QString& label, const QString& tip, double reset)
     spec.step = [](double share, double steps) { return stepLinear(share, steps, 0.01); };
     spec.reset = reset;
     spec.low = 0.0;
-    spec.high = 1.0;
+    spec.high = high;
     return spec;
 }
 

@@ -2,13 +2,10 @@
 #pragma once
 
 #include "app/session/session.h"
-#include "app/widgets/choice_field.h"
-#include "app/widgets/value_field.h"
+#include "app/widgets/field_column.h"
 #include "app/widgets/wave_view.h"
 
 #include <QFrame>
-#include <QPushButton>
-#include <QVBoxLayout>
 
 namespace puretone::app {
 
@@ -26,15 +23,7 @@ public:
 protected:
     Session& session() { return session_; }
     QVBoxLayout* bench() { return bench_; }
-    QVBoxLayout* details() { return details_; }
-
-    ValueField* addField(FieldSpec spec);
-    ChoiceField* addChoice(const QString& label, const QString& tip, const QStringList& words);
-    /// A value that can only be read. Returns the label that shows it.
-    QLabel* addReading(const QString& label, const QString& tip);
-    QLabel* addHeading(const QString& text);
-    QPushButton* addButton(const QString& text, const QString& tip, bool main = false);
-    void addRule();
+    FieldColumn* details() { return details_; }
 
     /// Makes a field's edits change the take, one step per gesture.
     void connectToTake(
@@ -49,7 +38,7 @@ protected:
 private:
     Session& session_;
     QVBoxLayout* bench_;
-    QVBoxLayout* details_;
+    FieldColumn* details_;
     int gesture_ = 0;
 };
 
@@ -62,7 +51,15 @@ FieldSpec secondsField(
 FieldSpec centsField(const QString& label, const QString& tip, double low, double high);
 FieldSpec decibelField(
     const QString& label, const QString& tip, double low, double high, double reset);
-FieldSpec percentField(const QString& label, const QString& tip, double reset);
+FieldSpec percentField(const QString& label, const QString& tip, double reset, double high = 1.0);
+/// Hertz, stepped by semitones.
+FieldSpec frequencyField(
+    const QString& label, const QString& tip, double low, double high, double reset);
+FieldSpec loudnessField(
+    const QString& label, const QString& tip, double low, double high, double reset);
+/// A plain number, stepped by ratios.
+FieldSpec ratioField(
+    const QString& label, const QString& tip, double low, double high, double reset);
 /// A key by name or number.
 FieldSpec keyField(const QString& label, const QString& tip, std::function<Naming()> naming);
 FieldSpec countField(

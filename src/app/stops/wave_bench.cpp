@@ -38,7 +38,7 @@ bool WaveBench::showSound()
         return false;
     }
     strip_->setSound(session().peaks(), take->kept);
-    wave_->setSound(session().peaks(), take->kept);
+    wave_->setSound(session().peaks(), take->kept, take->recording.pointer().get());
     const auto period = take->period();
     wave_->setPeriod(period ? *period * take->rate() : 0.0);
     return true;

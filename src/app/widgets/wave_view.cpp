@@ -30,7 +30,7 @@ WaveView::WaveView(QWidget* parent)
     setAccessibleName(tr("Wave"));
 }
 
-void WaveView::setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept)
+void WaveView::setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept, const void* recording)
 {
     const bool other = (peaks ? &peaks->audio() : nullptr) != (peaks_ ? &peaks_->audio() : nullptr);
     peaks_ = std::move(peaks);
@@ -42,7 +42,8 @@ void WaveView::setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept)
             const Extent e = peaks_->extent(c, whole);
             fullHeight_ = std::max({fullHeight_, e.high, -e.low});
         }
-        fit(whole);
+        if (std::exchange(recording_, recording) != recording)
+            fit(whole);
     }
     update();
 }
