@@ -33,7 +33,9 @@ int main(int argc, char** argv)
     if (!parser.positionalArguments().isEmpty())
         window.session().open(parser.positionalArguments().front());
     // Looking for sound servers takes a moment: first the picture.
-    QTimer::singleShot(
-        0, &window, [&] { window.startDevices(parser.value(output).toStdString()); });
+    QTimer::singleShot(0, &window, [&] {
+        window.startDevices(parser.value(output).toStdString());
+        window.offerUnfinished();
+    });
     return QApplication::exec();
 }

@@ -91,7 +91,9 @@ std::string formatBytes(std::uint64_t bytes)
         return std::to_string(bytes) + " B";
     if (bytes < 1000000)
         return formatNumber(double(bytes) / 1e3, 0) + " kB";
-    return formatNumber(double(bytes) / 1e6, 1) + " MB";
+    if (bytes < 1000000000)
+        return formatNumber(double(bytes) / 1e6, 1) + " MB";
+    return formatNumber(double(bytes) / 1e9, 1) + " GB";
 }
 
 std::optional<double> parseSeconds(std::string_view text, double rate)

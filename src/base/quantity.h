@@ -21,7 +21,7 @@ std::string formatDecibels(Decibels level);
 std::string formatCents(Cents cents);
 /// "80 Hz", "1.25 kHz".
 std::string formatHz(double hz);
-/// "4.6 MB", "812 kB" (thousands, not 1024).
+/// "4.6 MB", "812 kB", "79.8 GB" (thousands, not 1024).
 std::string formatBytes(std::uint64_t bytes);
 /// Fixed number of decimals with a real minus sign left to the caller's font: plain ASCII.
 std::string formatNumber(double value, int decimals);

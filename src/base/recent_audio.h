@@ -36,12 +36,14 @@ public:
 
     /// Copies the frames from `from` (counted from the beginning) to the newest; those that have
     /// been overwritten already are left out.
-    std::vector<std::vector<float>> since(std::uint64_t from)
+    std::vector<std::vector<float>> since(std::uint64_t from) { return between(from, written()); }
+    /// The same up to frame `to`, which has been written.
+    std::vector<std::vector<float>> between(std::uint64_t from, std::uint64_t to)
     {
-        const auto to = written();
         // A second of slack: the writer goes on while this reads.
         const std::uint64_t room = left_.size() - std::min<std::size_t>(left_.size() / 8, 48000);
-        from = std::max(from, to > room ? to - room : 0);
+        const auto newest = written();
+        from = std::max(from, newest > room ? newest - room : 0);
         std::vector<std::vector<float>> copy(2);
         for (auto at = from; at < to; ++at) {
             const auto slot = std::size_t(at % left_.size());

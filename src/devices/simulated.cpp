@@ -99,6 +99,7 @@ void SimulatedMicrophone::run(const std::stop_token& stop)
             s = sample(at++);
         client_(frames.data(), frames.data(), block);
     });
+    alive_.store(false);
 }
 
 SimulatedKeyboard::~SimulatedKeyboard()

@@ -40,7 +40,9 @@ public:
     ~SimulatedMicrophone() override;
     std::string name() const override { return "Simulated microphone"; }
     double rate() const override { return 48000.0; }
-    bool alive() const override { return true; }
+    bool alive() const override { return alive_.load(); }
+    /// Behaves like a device that was pulled out.
+    void unplug() { thread_.request_stop(); }
 
     /// The signal itself, frame by frame from the start: the same at every start.
     static float sample(std::int64_t frame);
@@ -48,6 +50,7 @@ public:
 private:
     void run(const std::stop_token& stop);
     InputClient client_;
+    std::atomic<bool> alive_{true};
     std::jthread thread_;
 };
 

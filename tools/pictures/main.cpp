@@ -9,6 +9,7 @@
 #include <QCommandLineParser>
 #include <QDir>
 #include <QSettings>
+#include <QStandardPaths>
 #include <QTest>
 
 using namespace puretone;
@@ -56,12 +57,14 @@ int main(int argc, char** argv)
 {
     QApplication application(argc, argv);
     QApplication::setApplicationName(QStringLiteral("puretone-pictures"));
+    QStandardPaths::setTestModeEnabled(true); // nothing of this lands among anybody's recordings
     QCommandLineParser parser;
     parser.addPositionalArgument("folder", "Where the pictures go");
     parser.addOptions(
         {{"file", "Instrument or recording", "path"}, {"size", "Window size", "WxH", "1280x800"},
             {"night", "Night watch"}, {"only", "One stop, 1 to 6", "stop"},
             {"silent", "Play nothing"}, {"split", "Propose a split, or make it", "propose|make"},
+            {"record", "Record from the simulated microphone for so many seconds", "seconds"},
             {"treat", "Treat the take, and choose one of its treatments"}});
     parser.process(application);
     if (parser.positionalArguments().isEmpty())
@@ -84,6 +87,15 @@ int main(int argc, char** argv)
             window.session().makeSplit();
             settle(window);
         }
+    }
+    if (parser.isSet("record")) {
+        auto* panel = static_cast<SoundStop*>(window.stop(Stop::sound))->recording();
+        panel->open(true);
+        window.session().player().useInput(simulatedId);
+        QTest::qWait(2500);
+        if (parser.value("record").toInt() > 0)
+            panel->toggle();
+        QTest::qWait(1000 * parser.value("record").toInt());
     }
     if (parser.isSet("treat"))
         treatTake(window);

@@ -3,6 +3,8 @@
 
 #include "base/safe_file.h"
 
+#include <QStandardPaths>
+
 namespace puretone::app {
 
 namespace {
@@ -11,10 +13,9 @@ namespace {
 Result<Take> listenTo(const std::filesystem::path& file, const Progress& progress,
     const std::shared_ptr<Arriving>& arriving = {})
 {
-    const auto arrived = arriving ? ArrivedFunction([arriving](const ArrivedBlock& block) {
-        arriving->take(block);
-    })
-                                  : ArrivedFunction();
+    const auto arrived = arriving
+        ? ArrivedFunction([arriving](const ArrivedBlock& block) { arriving->take(block); })
+        : ArrivedFunction();
     const auto recording = openRecording(file, progress.part(0.0, 0.5), arrived);
     if (!recording)
         return tl::unexpected(recording.error());
@@ -45,6 +46,12 @@ void Session::open(const QString& path)
         [this, path](
             const std::any& result) { opened(path, std::any_cast<Result<Instrument>>(result)); });
     emit openingChanged();
+}
+
+std::filesystem::path Session::recordingsFolder()
+{
+    const auto folder = QStandardPaths::writableLocation(QStandardPaths::AppDataLocation);
+    return std::filesystem::path(folder.toStdString()) / "recordings";
 }
 
 void Session::cancelOpening()

@@ -16,7 +16,7 @@ Player::Player(QObject* parent)
 
 Player::~Player()
 {
-    // Devices first: nothing may call the engine while it goes.
+    // Devices first: nothing may call the engine or the recorder while they go.
     input_.reset();
     midi_.reset();
     output_.reset();
@@ -25,7 +25,10 @@ Player::~Player()
 OutputClient Player::client()
 {
     return {[this](double rate, int) { engine_->prepare(rate); },
-        [this](float* left, float* right, int frames) { engine_->process(left, right, frames); }};
+        [this](float* left, float* right, int frames) {
+            engine_->process(left, right, frames);
+            monitor_.addTo(left, right, frames, engine_->rate());
+        }};
 }
 
 void Player::useOutput(const std::string& id)
@@ -63,26 +66,40 @@ void Player::useMidi(const std::string& id)
 
 void Player::useInput(const std::string& id)
 {
-    input_.reset();
+    endInput({});
     inputId_ = id;
-    inputPeak_.store(0.0f);
     if (id.empty()) {
         emit devicesChanged();
         return;
     }
+    recorder_ = std::make_unique<Recorder>();
     auto opened = openInput(id, [this](const float* left, const float* right, int frames) {
-        const auto count = std::size_t(frames);
-        const float top = std::max(peak({left, count}), peak({right, count}));
-        if (top > inputPeak_.load(std::memory_order_relaxed))
-            inputPeak_.store(top, std::memory_order_relaxed);
+        recorder_->hear(left, right, frames);
+        monitor_.feed(left, right, frames);
     });
     if (opened) {
         input_ = std::move(*opened);
+        monitor_.setInputRate(input_->rate());
+        recorder_->setRate(input_->rate());
     } else {
+        recorder_.reset();
         inputId_.clear();
         emit message(QString::fromStdString(opened.error().sentence()));
     }
     emit devicesChanged();
+}
+
+void Player::endInput(const std::string& trouble)
+{
+    input_.reset();
+    monitor_.setInputRate(0.0);
+    inputId_.clear();
+    if (!recorder_)
+        return;
+    const auto recorded = recorder_->stop(trouble);
+    recorder_.reset();
+    if (recorded)
+        emit recordingEnded(*recorded);
 }
 
 QString Player::outputName() const
@@ -110,6 +127,12 @@ void Player::watch()
         emit message(tr("%1 has gone. Playing through the simulated output; "
                         "choose a device below the meter.")
                          .arg(name));
+    }
+    if (input_ && !input_->alive()) {
+        const auto name = input_->name();
+        endInput(name + " has gone: what was recorded until then is kept.");
+        emit message(tr("%1 has gone. Choose another input.").arg(QString::fromStdString(name)));
+        emit devicesChanged();
     }
     if (midi_ && !midi_->alive()) {
         const auto name = QString::fromStdString(midi_->name());

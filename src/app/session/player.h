@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "audio/monitor.h"
+#include "audio/recorder.h"
 #include "devices/devices.h"
 #include "engine/engine.h"
 
@@ -33,8 +35,12 @@ public:
     QString outputText() const;
     QString outputName() const;
     QString midiText() const;
-    /// Highest input level since the last look, 0 to 1.
-    float lookAtInput() { return inputPeak_.exchange(0.0f, std::memory_order_relaxed); }
+    AudioInput* input() { return input_.get(); }
+    /// What the input hears; null while none is open.
+    Recorder* recorder() { return recorder_.get(); }
+    /// Whether the input is heard at the output.
+    void setMonitoring(bool on) { monitor_.setOn(on); }
+    bool monitoring() const { return monitor_.on(); }
 
     void noteOn(int key, int velocity);
     void noteOff(int key);
@@ -46,20 +52,25 @@ public:
     std::optional<Audio> keepRecent();
 
 signals:
+    /// The input was lost while it was being recorded; what there is has been kept.
+    void recordingEnded(const puretone::Recorder::Recorded& recorded);
     void devicesChanged();
     void rateChanged(double rate);
     void message(const QString& sentence);
 
 private:
     void watch();
+    /// Closes the input; a recording that goes on is ended and kept.
+    void endInput(const std::string& trouble);
     OutputClient client();
 
     std::unique_ptr<Engine> engine_;
     std::unique_ptr<AudioOutput> output_;
     std::unique_ptr<MidiInput> midi_;
+    std::unique_ptr<Recorder> recorder_;
+    Monitor monitor_;
     std::unique_ptr<AudioInput> input_;
     std::string outputId_, midiId_, inputId_;
-    std::atomic<float> inputPeak_{0.0f};
     bool hold_ = false;
     std::array<bool, 128> held_{};
     std::uint64_t kept_ = 0;

@@ -67,6 +67,8 @@ public:
     /// @param series Names them in turn; otherwise each is named by its own pitch.
     void makeSplit(const std::optional<NoteSeries>& series = {});
     void cancelOpening();
+    /// Where recordings are kept; they stay there after they have become takes.
+    static std::filesystem::path recordingsFolder();
     bool opening() const { return background_.busy("open") || adding_ != nullptr; }
     /// The picture of a long file that is still being read; null otherwise.
     std::shared_ptr<const Arriving> arriving() const { return opening() ? arriving_ : nullptr; }

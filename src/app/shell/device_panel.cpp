@@ -93,7 +93,13 @@ void DevicePanel::hideEvent(QHideEvent*)
 
 void DevicePanel::timerEvent(QTimerEvent*)
 {
-    const double db = toDecibels(double(player_.lookAtInput())).value;
+    auto* recorder = player_.recorder();
+    double heard = 0.0;
+    if (recorder != nullptr)
+        // The picture, not the peaks: those belong to the meter that holds them.
+        for (const auto& column : recorder->picture(3))
+            heard = std::max({heard, double(column.high), -double(column.low)});
+    const double db = toDecibels(heard).value;
     level_->setValue(int(1000.0 * std::clamp(1.0 + db / 60.0, 0.0, 1.0)));
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
 
+#include "app/shell/recent_files.h"
 #include "app/shell/shortcuts.h"
 #include "app/shell/sound_files.h"
 #include "app/stops/export_stop.h"
@@ -84,6 +85,7 @@ MainWindow::MainWindow(QWidget* parent)
     connect(messages_, &MessageBar::cancelled, &session_, &Session::cancelOpening);
     connect(
         dock_, &KeysDock::devicesAsked, this, [this](QWidget* near) { devices_->openAbove(near); });
+    connect(&session_, &Session::fileOpened, this, &RecentFiles::add);
     connect(dock_, &KeysDock::keepAsked, this, &MainWindow::keepPlayed);
     connect(&ticker_, &QTimer::timeout, this, &MainWindow::tick);
     ticker_.start(33);
@@ -244,6 +246,9 @@ void MainWindow::buildActions()
         session_.addFiles(QFileDialog::getOpenFileNames(
             this, tr("Add recordings as takes"), QString(), soundFilter()));
     });
+    recent_ = menu->addMenu(tr("Recent"));
+    connect(recent_, &QMenu::aboutToShow, this, &MainWindow::fillRecent);
+    add(tr("Record"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] { record(); });
     menu->addSeparator();
     add(tr("Save instrument"), QKeySequence::Save, [this] { save(); });
     add(tr("Save instrument as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S),
@@ -268,6 +273,47 @@ void MainWindow::buildActions()
         connect(action, &QAction::triggered, this, [this, stop] { goTo(stop); });
         addAction(action);
     }
+}
+
+void MainWindow::fillRecent()
+{
+    recent_->clear();
+    for (const auto& path : RecentFiles::list()) {
+        const QFileInfo info(path);
+        auto* action =
+            recent_->addAction(info.fileName(), this, [this, path] { session_.open(path); });
+        action->setToolTip(path);
+        action->setEnabled(info.exists());
+    }
+    if (recent_->isEmpty())
+        recent_->addAction(tr("Nothing was opened yet"))->setEnabled(false);
+}
+
+void MainWindow::record()
+{
+    goTo(Stop::sound);
+    auto* panel = static_cast<SoundStop*>(stop(Stop::sound))->recording();
+    if (panel->isOpen())
+        panel->toggle();
+    else
+        panel->open(true);
+}
+
+void MainWindow::offerUnfinished()
+{
+    const auto found = unfinishedRecordings(Session::recordingsFolder());
+    if (found.empty())
+        return;
+    messages_->offer(found.size() == 1
+            ? tr("A recording was interrupted before it ended; it is still there.")
+            : tr("%1 recordings were interrupted before they ended; they are still there.")
+                  .arg(found.size()),
+        tr("Open"), [this, found] {
+            QStringList paths;
+            for (const auto& path : found)
+                paths << QString::fromStdString(finishRecording(path).string());
+            session_.addFiles(paths);
+        });
 }
 
 void MainWindow::goTo(Stop stop)

@@ -10,6 +10,7 @@
 #include "app/widgets/path_bar.h"
 #include "app/widgets/take_list.h"
 
+#include <QMenu>
 #include <QStackedWidget>
 #include <QTimer>
 #include <QToolButton>
@@ -34,6 +35,10 @@ public:
     void setTheme(ThemeName name);
     /// Opens the output that was used last, or the best one there is. Says so when it is simulated.
     void startDevices(const std::string& outputId = {});
+    /// Opens the record panel, or starts and stops recording where it is open.
+    void record();
+    /// Says so where recordings of a program that was killed are waiting, and offers to open them.
+    void offerUnfinished();
     /// Asks for a name where there is none. False when none was given.
     bool save();
 
@@ -50,6 +55,7 @@ private:
     void buildTakes(QHBoxLayout* row);
     void refreshTakes();
     void buildActions();
+    void fillRecent();
     void openDialog();
     bool saveAs();
     void keepPlayed();
@@ -62,6 +68,7 @@ private:
     QToolButton *menu_, *undo_, *redo_;
     PathBar* path_;
     QStackedWidget* bench_;
+    QMenu* recent_;
     QFrame* takesCard_;
     TakeList* takes_;
     std::array<StopView*, allStops.size()> stops_{};

@@ -14,7 +14,7 @@ MessageBar::MessageBar(QWidget* parent)
     , progress_(new QProgressBar(this))
     , cancel_(new QPushButton(tr("Cancel"), this))
     , close_(new QPushButton(tr("Close"), this))
-    , list_(new QPushButton(tr("Which?"), this))
+    , act_(new QPushButton(this))
 {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(gap + 2, 0, gap + 2, 0);
@@ -22,7 +22,7 @@ MessageBar::MessageBar(QWidget* parent)
     row->addWidget(text_, 1);
     row->addWidget(progress_);
     row->addWidget(cancel_);
-    row->addWidget(list_);
+    row->addWidget(act_);
     row->addWidget(close_);
     setFixedHeight(30);
     text_->setWordWrap(false);
@@ -31,28 +31,33 @@ MessageBar::MessageBar(QWidget* parent)
     progress_->setRange(0, 1000);
     progress_->setTextVisible(false);
     progress_->setFixedWidth(220);
-    for (auto* button : {cancel_, close_, list_})
+    for (auto* button : {cancel_, close_, act_})
         button->setProperty("kind", "plain");
     hide_.setSingleShot(true);
     const auto clear = [this] {
         text_->clear();
         close_->hide();
-        list_->hide();
+        act_->hide();
     };
     connect(&hide_, &QTimer::timeout, this, clear);
     connect(close_, &QPushButton::clicked, this, clear);
     connect(cancel_, &QPushButton::clicked, this, &MessageBar::cancelled);
-    connect(list_, &QPushButton::clicked, this, &MessageBar::showDetails);
-    list_->setToolTip(tr("Shows each of them with its reason"));
+    connect(act_, &QPushButton::clicked, this, [this] {
+        if (const auto action = action_)
+            action();
+    });
     close_->hide();
-    list_->hide();
+    act_->hide();
     endProgress();
 }
 
 void MessageBar::say(const QString& sentence, bool trouble, const QStringList& details)
 {
     details_ = details;
-    list_->setVisible(!details.isEmpty());
+    act_->setVisible(!details.isEmpty());
+    act_->setText(tr("Which?"));
+    act_->setToolTip(tr("Shows each of them with its reason"));
+    action_ = [this] { showDetails(); };
     // Coral and a sign: trouble is not told by colour alone.
     text_->setText(trouble ? QStringLiteral("! ") + sentence : sentence);
     text_->setToolTip(sentence);
@@ -66,6 +71,20 @@ void MessageBar::say(const QString& sentence, bool trouble, const QStringList& d
         hide_.stop();
     else
         hide_.start(8000);
+}
+
+void MessageBar::offer(const QString& sentence, const QString& action, std::function<void()> take)
+{
+    say(sentence, true);
+    act_->setText(action);
+    act_->setToolTip(QString());
+    act_->setVisible(true);
+    action_ = [this, take = std::move(take)] {
+        text_->clear();
+        act_->hide();
+        close_->hide();
+        take();
+    };
 }
 
 void MessageBar::showDetails()
@@ -87,7 +106,7 @@ void MessageBar::showProgress(const QString& what)
 {
     hide_.stop();
     close_->hide();
-    list_->hide();
+    act_->hide();
     doing_ = what;
     text_->setText(what);
     text_->setStyleSheet(QStringLiteral("color: %1").arg(Theme::tokens().quietInk.name()));

@@ -14,9 +14,18 @@ SoundStop::SoundStop(Session& s, QWidget* parent)
     : WaveBench(s, tr("Sound"), parent)
     , treatments_(new TreatmentPanel(s, this))
     , split_(new SplitPanel(s, wave(), this))
+    , recording_(new RecordPanel(s, this))
 {
     bench()->addWidget(treatments_->bench());
     bench()->addWidget(split_->row());
+    bench()->addWidget(recording_);
+    const auto ways =
+        details()->addButtons({{tr("Open…"), tr("WAV, AIFF, FLAC, Ogg, Opus or MP3 (Ctrl+O)")},
+            {tr("Record…"), tr("Listens to an input and records it as another take (Ctrl+R)")}});
+    open_ = ways[0];
+    record_ = ways[1];
+    record_->setCheckable(true);
+    details()->addRule();
     details()->column()->addWidget(treatments_->fields());
     addKeptFields();
     details()->addRule();
@@ -24,8 +33,8 @@ SoundStop::SoundStop(Session& s, QWidget* parent)
     for (auto* part : {treatments_->fields(), split_->fields()})
         connect(part, &FieldColumn::refused, details(), &FieldColumn::refused);
     details()->column()->addStretch(1);
-    open_ = details()->addButton(
-        tr("Open another recording"), tr("WAV, AIFF, FLAC, Ogg, Opus or MP3 (Ctrl+O)"), true);
+    connect(record_, &QPushButton::toggled, recording_, &RecordPanel::open);
+    connect(recording_, &RecordPanel::openChanged, record_, &QPushButton::setChecked);
     connectKeptFields();
     connect(open_, &QPushButton::clicked, this, &SoundStop::openAsked);
     connect(wave(), &WaveView::handleMoved, this, [this](int id, qint64 frame, bool first) {
@@ -241,7 +250,6 @@ void SoundStop::refresh()
         field->setFieldEnabled(has);
     propose_->setEnabled(has);
     whole_->setEnabled(has);
-    open_->setText(has ? tr("Open another recording") : tr("Open a recording"));
     for (auto* label : {length_, level_, loudness_, format_})
         label->clear();
     if (!has)

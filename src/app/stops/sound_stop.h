@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/stops/record_panel.h"
 #include "app/stops/split_panel.h"
 #include "app/stops/treatment_panel.h"
 #include "app/stops/wave_bench.h"
@@ -16,6 +17,7 @@ public:
     void refresh() override;
     enum Handle { keptStart, keptEnd, fadeInEnd, fadeOutStart };
     TreatmentPanel* treatments() { return treatments_; }
+    RecordPanel* recording() { return recording_; }
 
 signals:
     void openAsked();
@@ -31,10 +33,11 @@ private:
 
     TreatmentPanel* treatments_;
     SplitPanel* split_;
+    RecordPanel* recording_;
     ValueField *start_, *end_, *fadeIn_, *fadeOut_;
     ChoiceField *fadeInShape_, *fadeOutShape_;
     QLabel *length_, *level_, *loudness_, *format_;
-    QPushButton *propose_, *whole_, *open_;
+    QPushButton *propose_, *whole_, *open_, *record_;
 };
 
 } // namespace puretone::app

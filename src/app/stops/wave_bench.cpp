@@ -33,8 +33,9 @@ bool WaveBench::showSound()
     wave_->setVisible(has);
     invitation_->setVisible(!has);
     if (!has) {
-        invitation_->setText(tr("Drop a recording here, or open one with Ctrl+O.\n\n"
-                                "One sound is enough: a sung note, a bell, a bottle."));
+        invitation_->setText(
+            tr("Drop a recording here, open one with Ctrl+O,\nor record one with Ctrl+R.\n\n"
+               "One sound is enough: a sung note, a bell, a bottle."));
         return false;
     }
     strip_->setSound(session().peaks(), take->kept);

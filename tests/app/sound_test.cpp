@@ -1,0 +1,280 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The stop Sound: treatments, fades, recording, driven by hand.
+#include "audio/level.h"
+#include "engine/prepared.h"
+#include "support/driver.h"
+
+#include <catch2/catch.hpp>
+#include <fstream>
+
+using namespace probe;
+using Catch::Matchers::Contains;
+
+namespace {
+
+const std::string sounds = std::string(DEMO_FOLDER) + "/sounds/";
+
+SoundStop& soundStop(Driver& d)
+{
+    return *static_cast<SoundStop*>(d.window.stop(Stop::sound));
+}
+QPoint middleOf(ChipRow* chips, int index)
+{
+    return chips->chipRect(index).center().toPoint();
+}
+void waitFor(const std::function<bool()>& done, int mostMs = 5000)
+{
+    for (int ms = 0; ms < mostMs && !done(); ms += 10)
+        QTest::qWait(10);
+}
+
+} // namespace
+
+TEST_CASE("treatments are added, switched, moved, changed and undone by hand", "[app][treat]")
+{
+    Driver d;
+    d.drop(sounds + "fog-horn.flac");
+    const auto before = d.document();
+    auto* panel = soundStop(d).treatments();
+    auto* chips = panel->chips();
+    panel->add(PassFilter{PassFilter::Cut::low, 30.0, 24});
+    panel->add(Level{});
+    d.settle();
+    REQUIRE(d.take().treatments.size() == 2);
+    CHECK(d.take().sound() != d.take().recording->audio);
+    CHECK(peakLevel(d.take().audio(), d.take().kept).value == Approx(-1.0).margin(0.01));
+
+    // The values of the chosen chip stand in the details; a new one is chosen.
+    QTest::mouseClick(chips, Qt::LeftButton, {}, middleOf(chips, 0));
+    CHECK(chips->chosenChip() == 0);
+    QTest::mouseClick(chips, Qt::LeftButton, {}, middleOf(chips, 1));
+    CHECK(panel->fields()->isVisible());
+    d.type(panel->fields(), "Peak", "-12 dB");
+    CHECK(peakLevel(d.take().audio(), d.take().kept).value == Approx(-12.0).margin(0.01));
+    CHECK(d.session().history().undoName() == "Change level");
+
+    // Off and on again; a second step each.
+    QTest::mouseDClick(chips, Qt::LeftButton, {}, middleOf(chips, 1));
+    d.settle();
+    CHECK_FALSE(d.take().treatments[1].on);
+    CHECK(peakLevel(d.take().audio(), d.take().kept).value > -11.0);
+    d.shortcut(Qt::Key_Z, Qt::ControlModifier);
+    d.settle();
+    CHECK(d.take().treatments[1].on);
+
+    // Dragged before the first one.
+    const QPointF from = chips->chipRect(1).center();
+    d.drag(chips, from, from - QPointF(from.x() - 4.0, 0.0));
+    CHECK(std::holds_alternative<Level>(d.take().treatments[0].what));
+    // By keyboard: back again, then removed.
+    chips->setFocus();
+    QTest::keyClick(chips, Qt::Key_Left);
+    QTest::keyClick(chips, Qt::Key_Left);
+    QTest::keyClick(chips, Qt::Key_Right, Qt::ControlModifier);
+    d.settle();
+    CHECK(std::holds_alternative<PassFilter>(d.take().treatments[0].what));
+    QTest::keyClick(chips, Qt::Key_Delete);
+    d.settle();
+    CHECK(d.take().treatments.size() == 1);
+    while (d.session().history().undoName() != "Open fog-horn.flac") {
+        d.shortcut(Qt::Key_Z, Qt::ControlModifier);
+        d.settle();
+    }
+    CHECK(d.document() == before);
+}
+
+TEST_CASE("a filter is dragged over the spectrum as one step, and Esc puts it back", "[app][treat]")
+{
+    Driver d;
+    d.drop(sounds + "fog-horn.flac");
+    auto* panel = soundStop(d).treatments();
+    panel->add(Band{Band::Shape::bell, 500.0, 0.0, 1.0});
+    d.settle();
+    auto* view = panel->filters();
+    REQUIRE(view->isVisible());
+    const auto point = *view->pointOf(0);
+    d.drag(view, point, point + QPointF(80.0, -30.0));
+    const auto band = std::get<Band>(d.take().treatments[0].what);
+    CHECK(band.hz > 700.0);
+    CHECK(band.gainDb > 4.0);
+    CHECK(d.session().history().undoName() == "Change band");
+    d.shortcut(Qt::Key_Z, Qt::ControlModifier);
+    d.settle();
+    CHECK(std::get<Band>(d.take().treatments[0].what).hz == 500.0);
+    const auto before = d.document();
+    d.drag(view, *view->pointOf(0), *view->pointOf(0) + QPointF(60.0, 0.0), {},
+        [&] { QTest::keyClick(view, Qt::Key_Escape); });
+    CHECK(d.document() == before);
+}
+
+TEST_CASE("undo right after a treatment takes it back, ready or not", "[app][treat]")
+{
+    Driver d;
+    d.drop(sounds + "fog-horn.flac");
+    const auto before = d.document();
+    soundStop(d).treatments()->add(Reverse{});
+    CHECK(d.session().treatments().size() == 1); // shown at once
+    d.session().undo();
+    d.settle();
+    CHECK(d.document() == before);
+    CHECK(d.session().treatments().empty());
+}
+
+TEST_CASE("reversing keeps the same sound, seen from the other end, and is heard", "[app][treat]")
+{
+    Driver d;
+    d.drop(sounds + "buoy-bell.flac");
+    const Take before = d.take();
+    soundStop(d).treatments()->add(Reverse{});
+    d.settle();
+    const Take after = d.take();
+    const auto frames = before.audio().frames();
+    CHECK(after.kept == mirrored(before.kept, frames));
+    CHECK(after.audio().channels[0].front() == before.audio().channels[0].back());
+    CHECK(after.tuning.rootKey == before.tuning.rootKey);
+    d.session().editTake("no loop", [](Take& t) { t.loop.on = false; });
+    d.settle();
+    d.pressKey(after.tuning.rootKey);
+    const auto heard = d.hear(1.0);
+    d.releaseKey(after.tuning.rootKey);
+    // A bell backwards grows.
+    const auto half = heard.size() / 2;
+    CHECK(rmsDb({heard.data() + half, half}) > rmsDb({heard.data(), half}));
+}
+
+TEST_CASE("treatments are copied to all takes, each measured by itself", "[app][treat]")
+{
+    Driver d;
+    d.session().addFiles({QString::fromStdString(sounds + "fog-horn.flac"),
+        QString::fromStdString(sounds + "keepers-hum.flac")});
+    d.settle();
+    auto* panel = soundStop(d).treatments();
+    panel->add(Level{Level::To::peak, -6.0, {}});
+    d.settle();
+    d.click(panel->fields(), "Treat all takes alike");
+    for (const auto& take : d.document().takes) {
+        CHECK(take.treatments.size() == 1);
+        CHECK(peakLevel(take.audio(), take.kept).value == Approx(-6.0).margin(0.01));
+    }
+}
+
+TEST_CASE("a treated instrument comes back from its file as it was", "[app][treat]")
+{
+    const TemporaryFolder folder;
+    Driver d;
+    d.drop(sounds + "fog-horn.flac");
+    auto* panel = soundStop(d).treatments();
+    panel->add(PassFilter{});
+    panel->add(EvenOut{0.7, {}});
+    panel->add(Reverse{});
+    d.settle();
+    d.saveInDialog(folder / "horn.puretone");
+    const Take saved = d.take();
+    Driver other;
+    other.open((folder / "horn.puretone").string());
+    CHECK(other.take() == saved);
+    CHECK(other.take().audio() == saved.audio());
+}
+
+TEST_CASE("fades are dragged on the wave and shaped", "[app][fades]")
+{
+    Driver d;
+    d.drop(sounds + "mooring-post.flac");
+    d.session().editTake("no loop", [](Take& t) { t.loop.on = false; });
+    auto& stop = soundStop(d);
+    const auto start = d.take().kept.start.value;
+    const double inEnd = fadePlan(d.take()).inEnd;
+    d.dragHandle(stop.wave(), inEnd, inEnd + 4800.0, true);
+    CHECK(d.take().fades.inSeconds == Approx(0.1).margin(0.01));
+    CHECK(d.take().kept.start.value == start);
+    d.session().editTake("shape", [](Take& t) { t.fades.inShape = FadeShape::soft; });
+    CHECK(fadePlan(d.take()).at(double(start) + 2400.0) == Approx(0.5).margin(0.05));
+    d.type(&stop, "Fade in", "0.01 ms");
+    CHECK(d.take().fades.inSeconds == shortestFade);
+    d.type(&stop, "Fade in", "0 ms");
+    CHECK(d.take().fades.inSeconds == 0.0);
+}
+
+TEST_CASE("a recording from the simulated microphone becomes a take in tune", "[app][record]")
+{
+    Driver d;
+    auto* panel = soundStop(d).recording();
+    d.shortcut(Qt::Key_R, Qt::ControlModifier);
+    REQUIRE(panel->isOpen());
+    d.session().player().useInput(simulatedId);
+    waitFor([&] { return !d.hear(0.1).empty() && d.session().player().recorder() != nullptr; });
+    QTest::qWait(300);
+    d.shortcut(Qt::Key_R, Qt::ControlModifier);
+    QTest::qWait(1500);
+    d.shortcut(Qt::Key_R, Qt::ControlModifier);
+    d.settle();
+    REQUIRE(d.document().takes.size() == 1);
+    CHECK(d.take().audio().channelCount() == 1);
+    CHECK_THAT(d.take().name, Contains("Recording"));
+    // Its first hum is a D3, the next one higher.
+    const auto path = Session::recordingsFolder() / d.take().recording->fileName;
+    CHECK(std::filesystem::exists(path));
+    std::filesystem::remove(path);
+    panel->open(false);
+    CHECK(d.session().player().recorder() == nullptr);
+}
+
+TEST_CASE("a microphone that is pulled out while recording leaves what it heard",
+    "[app][record][bad-input]")
+{
+    Driver d;
+    auto* panel = soundStop(d).recording();
+    panel->open(true);
+    d.session().player().useInput(simulatedId);
+    QTest::qWait(300);
+    panel->toggle();
+    QTest::qWait(800);
+    dynamic_cast<SimulatedMicrophone&>(*d.session().player().input()).unplug();
+    waitFor([&] { return d.session().player().recorder() == nullptr; });
+    d.settle();
+    REQUIRE(d.document().takes.size() == 1);
+    CHECK(d.take().audio().seconds() > 0.7);
+    std::filesystem::remove(Session::recordingsFolder() / d.take().recording->fileName);
+}
+
+TEST_CASE("an interrupted recording is offered at the next start", "[app][record]")
+{
+    const auto folder = Session::recordingsFolder();
+    std::filesystem::create_directories(folder);
+    const auto unfinished = folder / "Recording 2026-01-01 10.00.00 (unfinished).wav";
+    REQUIRE(writeWav(
+        unfinished, probe::mono(probe::harmonicTone(220.0, 48000.0, 1.0)), SampleFormat::float32));
+    Driver d;
+    d.window.offerUnfinished();
+    CHECK_THAT(d.window.messages()->text().toStdString(), Contains("interrupted"));
+    d.click(d.window.messages(), "Open");
+    REQUIRE(d.document().takes.size() == 1);
+    CHECK(d.take().tuning.rootKey == 57);
+    std::filesystem::remove(folder / d.take().recording->fileName);
+    CHECK(unfinishedRecordings(folder).empty());
+}
+
+TEST_CASE("a folder with forty good and ten broken files gives forty takes and one list",
+    "[app][bad-input]")
+{
+    const TemporaryFolder folder;
+    for (int i = 0; i < 50; ++i) {
+        const auto path = folder / ("note " + std::to_string(10 + i) + ".wav");
+        if (i % 5 == 3)
+            std::ofstream(path) << "not a sound";
+        else
+            REQUIRE(writeWav(path,
+                probe::mono(
+                    probe::harmonicTone(110.0 * std::exp2(i / 12.0), 22050.0, 0.5), 22050.0),
+                SampleFormat::int16));
+    }
+    Driver d;
+    d.drop(folder.path());
+    CHECK(d.document().takes.size() == 40);
+    CHECK(d.window.messages()->details().size() == 10);
+    // In the order of their names, one step of undo for all.
+    CHECK(d.document().takes.front().name == "note 10");
+    CHECK(d.document().takes.back().name == "note 59");
+    d.session().undo();
+    CHECK(d.document().takes.empty());
+}
