@@ -40,7 +40,7 @@ std::vector<float> mixToMono(const Audio& audio, Span span)
 
 std::vector<float> mixToMono(const Audio& audio)
 {
-    return mixToMono(audio, {Frames{0}, Frames{audio.frames()}});
+    return mixToMono(audio, audio.whole());
 }
 
 Audio cut(const Audio& audio, Span span)

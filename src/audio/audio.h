@@ -18,6 +18,7 @@ struct Audio {
     std::int64_t frames() const { return channels.empty() ? 0 : std::int64_t(channels[0].size()); }
     std::size_t channelCount() const { return channels.size(); }
     double seconds() const { return double(frames()) / rate; }
+    Span whole() const { return {Frames{0}, Frames{frames()}}; }
     std::span<const float> channel(std::size_t index) const { return channels[index]; }
     /// The part of one channel inside `span`, which must lie inside the recording.
     std::span<const float> channel(std::size_t index, Span span) const

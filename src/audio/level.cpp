@@ -34,16 +34,21 @@ Decibels peakLevel(const Audio& audio, Span span)
 
 namespace {
 
-std::vector<float> interleave(const Audio& audio, Span span)
+/// Hands a stretch over block by block: an hour is never copied whole.
+bool feed(ebur128_state* state, const Audio& audio, Span span)
 {
+    constexpr std::int64_t block = 1 << 15;
     const std::size_t channels = audio.channelCount();
-    std::vector<float> mixed(std::size_t(span.length()) * channels);
-    for (std::size_t c = 0; c < channels; ++c) {
-        const auto channel = audio.channel(c, span);
-        for (std::size_t i = 0; i < channel.size(); ++i)
-            mixed[i * channels + c] = channel[i];
+    std::vector<float> mixed(std::size_t(block) * channels);
+    for (auto at = span.start.value; at < span.end.value; at += block) {
+        const auto frames = std::size_t(std::min(block, span.end.value - at));
+        for (std::size_t c = 0; c < channels; ++c)
+            for (std::size_t i = 0; i < frames; ++i)
+                mixed[i * channels + c] = audio.channels[c][std::size_t(at) + i];
+        if (ebur128_add_frames_float(state, mixed.data(), frames) != EBUR128_SUCCESS)
+            return false;
     }
-    return mixed;
+    return true;
 }
 
 double ungatedLufs(const Audio& audio, Span span)
@@ -65,9 +70,7 @@ Decibels loudnessLufs(const Audio& audio, Span span)
         unsigned(audio.channelCount()), static_cast<unsigned long>(audio.rate), EBUR128_MODE_I);
     double loudness = -HUGE_VAL;
     if (state != nullptr) {
-        const auto mixed = interleave(audio, span);
-        if (ebur128_add_frames_float(state, mixed.data(), std::size_t(span.length()))
-            == EBUR128_SUCCESS)
+        if (feed(state, audio, span))
             ebur128_loudness_global(state, &loudness);
         ebur128_destroy(&state);
     }
@@ -76,25 +79,38 @@ Decibels loudnessLufs(const Audio& audio, Span span)
 }
 
 std::vector<double> powerCurve(
-    const Audio& audio, std::int64_t windowFrames, std::int64_t hopFrames)
+    const Audio& audio, Span span, std::int64_t windowFrames, std::int64_t hopFrames)
 {
-    const std::int64_t frames = audio.frames();
-    std::vector<double> running(std::size_t(frames) + 1, 0.0);
-    for (const auto& channel : audio.channels) {
+    const std::int64_t first = span.start.value, frames = span.length();
+    const auto power = [&](std::int64_t from, std::int64_t to) {
         double sum = 0.0;
-        for (std::int64_t i = 0; i < frames; ++i) {
-            const double s = channel[std::size_t(i)];
-            sum += s * s;
-            running[std::size_t(i) + 1] += sum;
-        }
-    }
+        for (const auto& channel : audio.channels)
+            for (auto i = from; i < to; ++i) {
+                const double s = channel[std::size_t(first + i)];
+                sum += s * s;
+            }
+        return sum;
+    };
+    // A window that slides: what enters is added, what leaves taken off. Begun anew now and then, so
+    // that rounding never adds up.
+    constexpr int afresh = 512;
     std::vector<double> curve;
     curve.reserve(std::size_t(frames / hopFrames) + 1);
+    double sum = 0.0;
+    std::int64_t lastFrom = 0, lastTo = 0;
+    int steps = 0;
     for (std::int64_t centre = 0; centre < frames; centre += hopFrames) {
         const auto from = std::max<std::int64_t>(0, centre - windowFrames / 2);
         const auto to =
             std::min(frames, centre + (windowFrames + 1) / 2 + (windowFrames < 2 ? 1 : 0));
-        const double sum = running[std::size_t(to)] - running[std::size_t(from)];
+        if (from >= lastTo || ++steps >= afresh) {
+            sum = power(from, to);
+            steps = 0;
+        } else {
+            sum += power(lastTo, to) - power(lastFrom, from);
+        }
+        lastFrom = from;
+        lastTo = to;
         curve.push_back(std::max(0.0, sum / double(std::max<std::int64_t>(1, to - from))));
     }
     return curve;

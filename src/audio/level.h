@@ -18,9 +18,9 @@ Decibels loudnessLufs(const Audio& audio, Span span);
 
 /// Power of all channels together in windows of `windowFrames`, one value every `hopFrames`.
 ///
-/// @return ceil(frames / hop) values; value i is centred on frame i * hop. Windows are cut at the
-/// ends of the recording and averaged over what is there.
+/// @return ceil(length / hop) values; value i is centred on frame `span.start` + i * hop. Windows are
+/// cut at the ends of the span and averaged over what is there. Takes no memory but the result's.
 std::vector<double> powerCurve(
-    const Audio& audio, std::int64_t windowFrames, std::int64_t hopFrames);
+    const Audio& audio, Span span, std::int64_t windowFrames, std::int64_t hopFrames);
 
 } // namespace puretone

@@ -32,7 +32,7 @@ public:
         std::span<Extent> columns) const;
 
 private:
-    static constexpr std::int64_t firstBlock = 32;
+    static constexpr std::int64_t firstBlock = 64; ///< Finer ones would cost a tenth of the samples.
     static constexpr std::int64_t growth = 4;
     struct Level {
         std::int64_t block;

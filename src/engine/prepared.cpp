@@ -8,12 +8,13 @@ namespace puretone {
 FadePlan fadePlan(const Take& take)
 {
     FadePlan plan;
-    plan.start = double(take.kept.start.value);
-    plan.end = double(take.kept.end.value);
+    const Span played = playedPart(take);
+    plan.start = double(played.start.value);
+    plan.end = take.loop.on ? double(take.kept.end.value) : double(played.end.value);
     plan.loops = take.loop.on;
     plan.inShape = take.fades.inShape;
     plan.outShape = take.fades.outShape;
-    const double kept = double(take.kept.length());
+    const double kept = plan.end - plan.start;
     const double room = take.loop.on
         ? std::max(0.0, double(take.loop.span.start.value) - plan.start)
         : kept;
@@ -28,7 +29,7 @@ PreparedTake prepareTake(const Take& take)
     PreparedTake prepared;
     prepared.midi = take.tuning.soundingMidi();
     const bool loops = take.loop.on;
-    const Span played{take.kept.start, loops ? take.loop.span.end : take.kept.end};
+    const Span played = playedPart(take);
     prepared.audio = cut(audio, played);
     // What is heard: voices read the first two channels.
     prepared.audio.channels.resize(std::min<std::size_t>(2, audio.channelCount()));

@@ -28,14 +28,15 @@ Span copiedSpan(const Take& take)
     const auto room = std::int64_t(2.0 * take.rate());
     if (frames <= std::int64_t(60.0 * take.rate()))
         return {Frames{0}, Frames{frames}};
-    const auto end = take.loop.on ? take.loop.span.end.value : take.kept.end.value;
-    return {Frames{gridBelow(take.kept.start.value - room)}, Frames{std::min(frames, end + room)}};
+    const Span played = playedPart(take);
+    return {Frames{gridBelow(played.start.value - room)},
+        Frames{std::min(frames, played.end.value + room)}};
 }
 
 bool covers(const BandCopies& copies, const Take& take)
 {
-    const auto end = take.loop.on ? take.loop.span.end : take.kept.end;
-    return copies.first() <= take.kept.start.value && copies.end() >= end.value;
+    const Span played = playedPart(take);
+    return copies.first() <= played.start.value && copies.end() >= played.end.value;
 }
 
 /// The stretch around the seam: recording up to the loop, one baked turn, and what follows when it
@@ -99,7 +100,7 @@ std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double fast
     sound->recorded = recordedCopies(take, fastest);
     sound->rate = take.rate();
     sound->start = double(take.kept.start.value);
-    sound->end = double(take.kept.end.value);
+    sound->end = double(playedPart(take).end.value);
     sound->fades = fadePlan(take);
     if (take.loop.on) {
         const Span loop = take.loop.span;

@@ -277,9 +277,8 @@ std::uint64_t estimateBytes(const Instrument& instrument, FileKind kind)
 {
     std::uint64_t bytes = kind == FileKind::sfz ? 600 : kind == FileKind::sf2 ? 1200 : 2000;
     for (const auto& take : instrument.takes) {
-        const auto end =
-            take.loop.on ? take.loop.span.end.value + framesBehindLoop : take.kept.end.value;
-        const auto samples = std::uint64_t(std::max<std::int64_t>(0, end - take.kept.start.value))
+        const auto frames = playedPart(take).length() + (take.loop.on ? framesBehindLoop : 0);
+        const auto samples = std::uint64_t(std::max<std::int64_t>(0, frames))
             * std::min<std::size_t>(2, take.audio().channelCount());
         if (kind == FileKind::project)
             bytes += take.recording->original->size();

@@ -22,8 +22,7 @@ struct Sustain {
 Sustain findSustain(const Audio& audio, Span kept, double mostSeconds)
 {
     const auto hop = std::max<std::int64_t>(1, std::llround(0.005 * audio.rate));
-    const Audio part = cut(audio, kept);
-    auto levels = powerCurve(part, std::llround(0.03 * audio.rate), hop);
+    auto levels = powerCurve(audio, kept, std::llround(0.03 * audio.rate), hop);
     for (double& p : levels)
         p = 10.0 * std::log10(std::max(1e-20, p));
     const double top = *std::max_element(levels.begin(), levels.end());

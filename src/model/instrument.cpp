@@ -35,6 +35,16 @@ double fadeShapeGain(FadeShape shape, double share) noexcept
     return share;
 }
 
+Span playedPart(const Take& take)
+{
+    if (take.loop.on)
+        return {take.kept.start, take.loop.span.end};
+    Span played = take.kept;
+    if (double(played.length()) > longestNoteSeconds * take.rate())
+        played.end.value = played.start.value + std::llround(playedOfLongSeconds * take.rate());
+    return played;
+}
+
 namespace {
 
 void turnLoop(Loop& loop, std::int64_t frames)

@@ -38,6 +38,22 @@ std::string keyWithNumber(int key, const Naming& naming)
 
 namespace {
 
+Reading soundReading(const Take& take)
+{
+    Reading reading;
+    reading.text = formatSeconds(double(take.kept.length()) / take.rate());
+    const auto channels = take.audio().channelCount();
+    if (channels > 2)
+        reading.concern = "Only the first two of " + std::to_string(channels)
+            + " channels are heard: choose others with \"Choose channels\" below the wave.";
+    else if (playedPart(take).length() < take.kept.length() && !take.loop.on)
+        reading.concern = "Longer than "
+            + formatNumber(longestNoteSeconds / 60.0, 0) + " minutes: keys play the first "
+            + formatNumber(playedOfLongSeconds / 60.0, 0)
+            + " minutes of it. Split it, or keep less.";
+    return reading;
+}
+
 Reading pitchReading(const Take& take, const Naming& naming)
 {
     Reading reading;
@@ -107,7 +123,7 @@ Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, con
         return {stop == Stop::sound ? "no sound yet" : "", ""};
     switch (stop) {
     case Stop::sound:
-        return {formatSeconds(double(take->kept.length()) / take->rate()), ""};
+        return soundReading(*take);
     case Stop::pitch:
         return pitchReading(*take, naming);
     case Stop::loop:

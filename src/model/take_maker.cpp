@@ -20,8 +20,11 @@ std::string nameFromFile(const std::string& fileName)
 
 void readPitch(Take& take, const Progress& progress)
 {
-    const auto mono = mixToMono(take.audio(), take.kept);
-    take.pitch = analysePitch(mono, take.rate(), progress);
+    // The analysis looks at the first six seconds: nothing is gained by mixing an hour.
+    Span heard = take.kept;
+    heard.end.value
+        = std::min(heard.end.value, heard.start.value + toFrames(7.0, take.rate()).value);
+    take.pitch = analysePitch(mixToMono(take.audio(), heard), take.rate(), progress);
     // What somebody or something else decided stays.
     if (take.tuning.source != TuningSource::proposed)
         return;

@@ -273,6 +273,25 @@ PitchLine followPitch(std::span<const float> mono, double rate, double midi, std
     return line;
 }
 
+PitchLine followPitch(const Audio& audio, Span span, double midi, std::size_t mostPoints,
+    const Progress& progress)
+{
+    const std::int64_t piece = toFrames(30.0, audio.rate).value;
+    const auto pieces = std::size_t(std::max<std::int64_t>(1, (span.length() + piece - 1) / piece));
+    PitchLine line;
+    for (std::size_t i = 0; i < pieces && !progress.cancelled(); ++i) {
+        const auto from = span.start.value + std::int64_t(i) * piece;
+        const Span part{Frames{from}, Frames{std::min(span.end.value, from + piece)}};
+        const auto found = followPitch(mixToMono(audio, part), audio.rate, midi,
+            std::max<std::size_t>(8, mostPoints / pieces), progress);
+        for (auto point : found.points) {
+            point.seconds += toSeconds(Frames{from - span.start.value}, audio.rate);
+            line.points.push_back(point);
+        }
+    }
+    return line;
+}
+
 const char* nameOf(PitchVerdict verdict)
 {
     switch (verdict) {

@@ -68,6 +68,11 @@ struct PitchLine {
 PitchLine followPitch(std::span<const float> mono, double rate, double midi,
     std::size_t mostPoints = 600, const Progress& progress = {});
 
+/// The same for a stretch of any length: long ones are followed piece by piece, so that the memory
+/// needed does not grow with them.
+PitchLine followPitch(const Audio& audio, Span span, double midi, std::size_t mostPoints = 600,
+    const Progress& progress = {});
+
 const char* nameOf(PitchVerdict verdict);
 const char* nameOf(SoundKind kind);
 

@@ -13,10 +13,11 @@ namespace {
 constexpr double silentDb = -90.0;
 constexpr double depthDb = 60.0; ///< Below the peak nothing is heard beside what follows it.
 
-std::vector<double> levelsDb(const Audio& audio, double windowSeconds, std::int64_t hop)
+std::vector<double> levelsDb(
+    const Audio& audio, Span span, double windowSeconds, std::int64_t hop)
 {
-    auto curve =
-        powerCurve(audio, std::max<std::int64_t>(1, std::llround(windowSeconds * audio.rate)), hop);
+    auto curve = powerCurve(audio, span,
+        std::max<std::int64_t>(1, std::llround(windowSeconds * audio.rate)), hop);
     for (double& p : curve)
         p = p > 1e-20 ? 10.0 * std::log10(p) : -200.0;
     return curve;
@@ -34,20 +35,26 @@ double noiseFloorDb(std::vector<double> levels)
 std::int64_t attackStart(const Audio& audio, std::int64_t inside, double lineDb)
 {
     const std::int64_t hop = std::max<std::int64_t>(1, std::llround(0.00025 * audio.rate));
-    const auto fine = levelsDb(audio, 0.001, hop);
-    auto at = std::min<std::int64_t>(inside / hop, std::int64_t(fine.size()) - 1);
-    // A millisecond below the line ends the walk; single dips inside a low tone's period do not.
+    // A few milliseconds below the line end the walk; single dips inside a low tone's period do not.
     const std::int64_t patience = std::max<std::int64_t>(1, std::llround(0.004 * audio.rate) / hop);
-    std::int64_t start = at;
-    for (std::int64_t quiet = 0; at >= 0 && quiet < patience; --at) {
-        if (fine[std::size_t(at)] > lineDb) {
-            start = at;
-            quiet = 0;
-        } else {
-            ++quiet;
+    // Fine levels are costly: only as far back as the walk goes.
+    const std::int64_t stretch = std::llround(2.0 * audio.rate) / hop * hop;
+    std::int64_t start = inside;
+    std::int64_t quiet = 0;
+    for (std::int64_t end = std::min(audio.frames(), inside / hop * hop + hop); end > 0;) {
+        const auto from = std::max<std::int64_t>(0, end - stretch);
+        const auto fine = levelsDb(audio, {Frames{from}, Frames{end}}, 0.001, hop);
+        for (auto at = std::int64_t(fine.size()) - 1; at >= 0; --at) {
+            if (fine[std::size_t(at)] > lineDb) {
+                start = from + at * hop;
+                quiet = 0;
+            } else if (++quiet >= patience) {
+                return start;
+            }
         }
+        end = from;
     }
-    return start * hop;
+    return start;
 }
 
 } // namespace
@@ -59,7 +66,7 @@ Result<Span> proposeKept(const Audio& audio, const std::string& name)
         return fail(ErrorCode::nothingInside, name + " holds only silence.",
             "Choose a recording with sound in it.");
     const std::int64_t hop = std::max<std::int64_t>(1, std::llround(0.0025 * audio.rate));
-    const auto levels = levelsDb(audio, 0.02, hop);
+    const auto levels = levelsDb(audio, whole, 0.02, hop);
     const double top = *std::max_element(levels.begin(), levels.end());
     const double floor = noiseFloorDb(levels);
     const bool hasNoise = floor < top - 25.0;

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "prepare/novelty.h"
 
+#include "audio/level.h"
+
 #include "audio/fft.h"
 #include "audio/level.h"
 
@@ -140,15 +142,12 @@ Novelty measureNovelty(std::span<const float> mono, double rate, const Progress&
     for (std::size_t i = 0; i < powers.size() && !progress.cancelled(); ++i)
         novelty.riseDb[i] = riseAt(powers, resting, i);
     const auto side = std::int64_t(0.015 * rate);
-    std::vector<double> running(mono.size() + 1, 0.0);
-    for (std::size_t i = 0; i < mono.size(); ++i)
-        running[i + 1] = running[i] + double(mono[i]) * double(mono[i]);
     for (std::size_t i = 0; i < powers.size(); ++i) {
         const auto centre = std::int64_t(double(i) * novelty.hopSeconds * rate);
         const auto from = std::clamp<std::int64_t>(centre - side, 0, std::int64_t(mono.size()));
         const auto to = std::clamp<std::int64_t>(centre + side, from, std::int64_t(mono.size()));
-        const double power = (running[std::size_t(to)] - running[std::size_t(from)])
-            / double(std::max<std::int64_t>(1, to - from));
+        const double power
+            = meanSquare(mono.subspan(std::size_t(from), std::size_t(to - from)));
         novelty.levelDb.push_back(10.0 * std::log10(std::max(1e-20, power)));
     }
     return novelty;

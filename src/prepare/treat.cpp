@@ -153,7 +153,7 @@ std::vector<double> evenOutGains(const Audio& audio, Span span, double amount, s
     constexpr double windowSeconds = 0.1; // two periods of the lowest tone that is heard
     constexpr double slowSeconds = 0.12; // on either side: slower than any beat worth keeping
     constexpr double mostDb = 24.0;
-    auto levels = powerCurve(cut(audio, span), std::llround(windowSeconds * audio.rate), hop);
+    auto levels = powerCurve(audio, span, std::llround(windowSeconds * audio.rate), hop);
     for (double& p : levels)
         p = p > 1e-20 ? 10.0 * std::log10(p) : -200.0;
     auto sorted = levels;

@@ -93,7 +93,7 @@ TEST_CASE("levels are in full-scale decibels", "[audio][level]")
     // EBU R 128: a 1 kHz sine of -6 dB peak in one channel reads about -9 LUFS.
     CHECK_THAT(loudnessLufs(tone, whole).value, WithinAbs(-9.03, 0.3));
     CHECK(loudnessLufs(mono(silence(48000.0, 1.0)), {Frames{0}, Frames{48000}}).value <= -190.0);
-    const auto curve = powerCurve(tone, 480, 480);
+    const auto curve = powerCurve(tone, tone.whole(), 480, 480);
     CHECK(curve.size() == 200);
     CHECK_THAT(curve[100], WithinAbs(0.125, 1e-3));
 }

@@ -32,6 +32,8 @@ void Session::open(const QString& path)
         const auto kind = kindOfFile(file);
         return kind && *kind != FileKind::wav;
     }();
+    showArriving_ = false;
+    arrivingSoon_.start(300);
     arriving_ = isInstrument ? nullptr : std::make_shared<Arriving>(shownName(file));
     background_.run(
         "open", Background::Running::cancel,
@@ -107,6 +109,7 @@ void Session::addFiles(const QStringList& paths)
     adding_->gesture = newGesture();
     adding_->key = "add " + std::to_string(adding_->gesture) + " ";
     arriving_ = nullptr;
+    showArriving_ = false;
     for (std::size_t i = 0; i < adding_->ready.size(); ++i)
         background_.run(
             adding_->jobKey(i), Background::Running::finish,

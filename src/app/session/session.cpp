@@ -18,6 +18,11 @@ Session::Session(QObject* parent)
         if (key == QLatin1String("open"))
             emit openingChanged();
     });
+    arrivingSoon_.setSingleShot(true);
+    connect(&arrivingSoon_, &QTimer::timeout, this, [this] {
+        showArriving_ = true;
+        emit derivedChanged();
+    });
 }
 
 const Take* Session::take() const
@@ -149,12 +154,15 @@ void Session::analyseForDrawing()
     background_.run(
         "drawing", Background::Running::cancel,
         [wanted](const Progress& progress) -> std::any {
-            const auto mono = mixToMono(*wanted.audio, wanted.kept);
             Found found;
-            found.line = followPitch(mono, wanted.audio->rate, wanted.midi, 600, progress);
+            found.line = followPitch(*wanted.audio, wanted.kept, wanted.midi, 600, progress);
             if (progress.cancelled())
                 return found;
-            found.spectrum = meanSpectrum(mono, wanted.audio->rate);
+            // The spectrum is that of the first seconds after the attack.
+            Span early = wanted.kept;
+            early.end.value = std::min(early.end.value,
+                early.start.value + toFrames(10.0, wanted.audio->rate).value);
+            found.spectrum = meanSpectrum(mixToMono(*wanted.audio, early), wanted.audio->rate);
             found.loudness = loudnessLufs(*wanted.audio, wanted.kept);
             return found;
         },

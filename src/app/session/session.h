@@ -70,8 +70,11 @@ public:
     /// Where recordings are kept; they stay there after they have become takes.
     static std::filesystem::path recordingsFolder();
     bool opening() const { return background_.busy("open") || adding_ != nullptr; }
-    /// The picture of a long file that is still being read; null otherwise.
-    std::shared_ptr<const Arriving> arriving() const { return opening() ? arriving_ : nullptr; }
+    /// The picture of a file that takes longer than a moment to read; null otherwise.
+    std::shared_ptr<const Arriving> arriving() const
+    {
+        return opening() && showArriving_ ? arriving_ : nullptr;
+    }
     void clear();
     /// Saves the project, in the background; a message says how it went.
     void save(const QString& path);
@@ -141,6 +144,8 @@ private:
     std::optional<Treating> treating_; ///< What is being computed or waits for it.
     std::shared_ptr<Adding> adding_;
     std::shared_ptr<Arriving> arriving_;
+    bool showArriving_ = false; ///< Short files are there before anything could be seen.
+    QTimer arrivingSoon_;
     std::optional<SplitResult> split_;
     struct Drawn {
         AudioPtr audio;

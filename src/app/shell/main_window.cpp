@@ -75,6 +75,7 @@ MainWindow::MainWindow(QWidget* parent)
             messages_->showProgress(tr("Listening to the recording…"));
         else
             messages_->endProgress();
+        refresh();
     });
     connect(&session_.background(), &Background::progressed, this,
         [this](const QString& key, double share) {

@@ -10,10 +10,12 @@ WaveBench::WaveBench(Session& session, const QString& title, QWidget* parent)
     , strip_(new WaveStrip(this))
     , wave_(new WaveView(this))
     , invitation_(new QLabel(this))
+    , arriving_(new ArrivingView(this))
 {
     bench()->addWidget(strip_);
     bench()->addWidget(wave_, 3);
     bench()->addWidget(invitation_, 3);
+    bench()->addWidget(arriving_, 3);
     invitation_->setAlignment(Qt::AlignCenter);
     invitation_->setWordWrap(true);
     invitation_->setProperty("role", "quiet");
@@ -29,9 +31,13 @@ bool WaveBench::showSound()
 {
     const Take* take = session().take();
     const bool has = take != nullptr;
-    strip_->setVisible(has);
-    wave_->setVisible(has);
-    invitation_->setVisible(!has);
+    const auto coming = session().arriving();
+    if (coming.get() != arriving_->watched())
+        arriving_->watch(coming);
+    arriving_->setVisible(coming != nullptr);
+    strip_->setVisible(has && !coming);
+    wave_->setVisible(has && !coming);
+    invitation_->setVisible(!has && !coming);
     if (!has) {
         invitation_->setText(
             tr("Drop a recording here, open one with Ctrl+O,\nor record one with Ctrl+R.\n\n"

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/stops/stop_view.h"
+#include "app/widgets/arriving_view.h"
 #include "app/widgets/wave_strip.h"
 
 namespace puretone::app {
@@ -25,6 +26,7 @@ private:
     WaveStrip* strip_;
     WaveView* wave_;
     QLabel* invitation_;
+    ArrivingView* arriving_;
 };
 
 } // namespace puretone::app

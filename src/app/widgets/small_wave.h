@@ -14,4 +14,8 @@ namespace puretone::app {
 void paintSmallWave(QPainter& painter, const QRectF& area, const PeakPyramid& peaks, Span span,
     const QColor& color);
 
+/// The same of extents that are known already, one for each of equally wide columns.
+void paintColumns(
+    QPainter& painter, const QRectF& area, const std::vector<Extent>& columns, const QColor& color);
+
 } // namespace puretone::app
