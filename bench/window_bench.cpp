@@ -7,6 +7,7 @@
 
 #include "app/shell/main_window.h"
 #include "app/stops/loop_stop.h"
+#include "bench_timing.h"
 
 #include <QApplication>
 #include <QElapsedTimer>
@@ -20,24 +21,6 @@ using namespace puretone;
 using namespace puretone::app;
 
 namespace {
-
-double median(std::vector<double> values)
-{
-    std::sort(values.begin(), values.end());
-    return values[values.size() / 2];
-}
-
-template <class Work> double medianMs(int rounds, Work work)
-{
-    std::vector<double> times;
-    for (int i = 0; i < rounds; ++i) {
-        QElapsedTimer timer;
-        timer.start();
-        work();
-        times.push_back(double(timer.nsecsElapsed()) / 1e6);
-    }
-    return median(times);
-}
 
 /// Ten minutes of something with a shape, at two channels.
 Instrument longInstrument()

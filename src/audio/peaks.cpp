@@ -2,10 +2,13 @@
 #include "audio/peaks.h"
 
 #include <algorithm>
+#include <atomic>
 
 namespace puretone {
 
 namespace {
+
+std::atomic<std::uint64_t> made{0};
 
 Extent extentOf(std::span<const float> samples)
 {
@@ -19,6 +22,7 @@ Extent extentOf(std::span<const float> samples)
 
 PeakPyramid::PeakPyramid(AudioPtr audio)
     : audio_(std::move(audio))
+    , serial_(++made)
 {
     const std::int64_t frames = audio_->frames();
     for (std::int64_t block = firstBlock; block < frames; block *= growth) {
@@ -79,11 +83,21 @@ Extent PeakPyramid::extent(std::size_t channel, Span span) const
 void PeakPyramid::columns(
     std::size_t channel, double firstFrame, double framesPerColumn, std::span<Extent> columns) const
 {
+    // Far out, borders lie on blocks of an eighth of a column: nobody sees the difference, and the
+    // samples themselves, which would have to come from memory far apart, are never touched.
+    std::int64_t grid = 1;
+    for (const Level& level : levels_)
+        if (double(level.block) * 8.0 <= framesPerColumn)
+            grid = level.block;
+    const auto border = [&](std::size_t i) {
+        const auto frame = std::int64_t(std::floor(firstFrame + double(i) * framesPerColumn));
+        return frame >= 0 ? frame / grid * grid : frame;
+    };
     for (std::size_t i = 0; i < columns.size(); ++i) {
-        const auto from = std::int64_t(std::floor(firstFrame + double(i) * framesPerColumn));
-        const auto to = std::int64_t(std::floor(firstFrame + double(i + 1) * framesPerColumn));
-        // One frame more than the column holds, so that neighbouring columns touch.
-        columns[i] = extent(channel, {Frames{from}, Frames{std::max(to, from + 1) + 1}});
+        const auto from = border(i), to = border(i + 1);
+        // Close by, one frame more than the column holds, so that neighbouring columns touch.
+        columns[i] = extent(
+            channel, {Frames{from}, Frames{grid > 1 ? to : std::max(to, from + 1) + 1}});
     }
 }
 

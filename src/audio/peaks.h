@@ -24,10 +24,13 @@ public:
     explicit PeakPyramid(AudioPtr audio);
 
     const Audio& audio() const { return *audio_; }
+    /// Never the same for two pyramids, unlike their addresses: what a picture was drawn from.
+    std::uint64_t serial() const { return serial_; }
     /// Exact extent of the frames inside `span`, cut to the recording; {0, 0} where nothing is.
     /// Cost: logarithmic in the length.
     Extent extent(std::size_t channel, Span span) const;
-    /// Fills `columns` with the extents of equally wide stretches beginning at `firstFrame`.
+    /// Fills `columns` with the extents of equally wide stretches beginning at `firstFrame`; each of
+    /// their borders is right to an eighth of a column.
     void columns(std::size_t channel, double firstFrame, double framesPerColumn,
         std::span<Extent> columns) const;
 
@@ -39,6 +42,7 @@ private:
         std::vector<std::vector<Extent>> channels;
     };
     AudioPtr audio_;
+    std::uint64_t serial_;
     std::vector<Level> levels_;
 };
 

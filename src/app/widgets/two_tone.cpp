@@ -16,14 +16,19 @@ void TwoTonePicture::prepare(
     size_ = size;
     pixelRatio_ = pixelRatio;
     const auto& t = Theme::tokens();
-    for (auto [picture, color] : {std::pair(&kept_, t.sea), std::pair(&cut_, t.faded)}) {
-        *picture = QPixmap(size * pixelRatio);
-        picture->setDevicePixelRatio(pixelRatio);
-        picture->fill(Qt::transparent);
-        QPainter painter(picture);
+    kept_ = QPixmap(size * pixelRatio);
+    kept_.setDevicePixelRatio(pixelRatio);
+    kept_.fill(Qt::transparent);
+    {
+        QPainter painter(&kept_);
         painter.setRenderHint(QPainter::Antialiasing);
-        draw(painter, color);
+        draw(painter, t.sea);
     }
+    // The pale one is the same shape in the other tone.
+    cut_ = kept_.copy();
+    QPainter painter(&cut_);
+    painter.setCompositionMode(QPainter::CompositionMode_SourceIn);
+    painter.fillRect(QRect(QPoint(), size), t.faded);
 }
 
 void TwoTonePicture::paint(QPainter& painter, double left, double right) const

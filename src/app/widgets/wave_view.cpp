@@ -338,7 +338,7 @@ void WaveView::paintEvent(QPaintEvent*)
 void WaveView::paintWave(QPainter& painter)
 {
     const QRectF& a = geometry_.area;
-    picture_.prepare({double(reinterpret_cast<std::uintptr_t>(peaks_.get())), a.left(), a.top(),
+    picture_.prepare({double(peaks_->serial()), a.left(), a.top(),
                          a.width(), a.height(), geometry_.firstFrame, geometry_.framesPerPixel},
         size(), devicePixelRatioF(),
         [this](QPainter& p, const QColor& color) { drawWave(p, color); });
@@ -363,45 +363,60 @@ void WaveView::drawWave(QPainter& painter, const QColor& color)
 
 void WaveView::drawLane(QPainter& painter, std::size_t channel, QRectF lane, const QColor& color)
 {
-    const double scale = devicePixelRatioF();
-    const auto count = std::size_t(lane.width() * scale) + 1;
+    const auto count = barsAcross(painter, lane);
     columns_.resize(count);
-    peaks_->columns(channel, geometry_.firstFrame, geometry_.framesPerPixel / scale, columns_);
+    peaks_->columns(channel, geometry_.firstFrame,
+        geometry_.framesPerPixel * lane.width() / double(count), columns_);
     const double middle = lane.center().y(), half = 0.5 * lane.height() - 2.0;
-    QPolygonF outline;
-    outline.reserve(int(2 * count));
-    const auto x = [&](std::size_t i) { return lane.left() + (double(i) + 0.5) / scale; };
-    for (std::size_t i = 0; i < count; ++i)
-        outline << QPointF(x(i), middle - half * double(columns_[i].high / fullHeight_) - 0.4);
-    for (std::size_t i = count; i-- > 0;)
-        outline << QPointF(x(i), middle - half * double(columns_[i].low / fullHeight_) + 0.4);
-    painter.setPen(Qt::NoPen);
-    painter.setBrush(color);
-    painter.drawPolygon(outline);
+    bars_.clear();
+    for (const auto& e : columns_)
+        bars_.push_back({middle - half * double(e.high / fullHeight_) - 0.4,
+            middle - half * double(e.low / fullHeight_) + 0.4});
+    paintBars(painter, lane, bars_, color);
 }
 
-void WaveView::drawSamples(
-    QPainter& painter, std::size_t channel, QRectF lane, const QColor& color) const
+/// Single frames, joined by straight lines: of each pixel column, what the line covers there.
+void WaveView::drawSamples(QPainter& painter, std::size_t channel, QRectF lane, const QColor& color)
 {
+    constexpr double halfPen = 0.8;
     const auto samples = peaks_->audio().channel(channel);
-    const auto first = std::max<std::int64_t>(0, std::int64_t(geometry_.firstFrame) - 1);
-    const auto last = std::min(frames(), std::int64_t(geometry_.lastFrame()) + 2);
     const double middle = lane.center().y(), half = 0.5 * lane.height() - 2.0;
+    const auto yAt = [&](double frame) {
+        const double inside = std::clamp(frame, 0.0, double(frames() - 1));
+        const auto index = std::min(std::size_t(inside), samples.size() - 1);
+        const double next = double(samples[std::min(index + 1, samples.size() - 1)]);
+        const double value
+            = double(samples[index]) + (inside - double(index)) * (next - double(samples[index]));
+        return middle - half * value / double(fullHeight_);
+    };
     painter.setPen(QPen(Theme::tokens().line, 1.0));
     painter.drawLine(QPointF(lane.left(), middle), QPointF(lane.right(), middle));
-    QPolygonF line;
-    for (auto f = first; f < last; ++f)
-        line << QPointF(geometry_.xOf(double(f)),
-            middle - half * double(samples[std::size_t(f)] / fullHeight_));
-    painter.setPen(QPen(color, 1.6));
-    painter.setBrush(Qt::NoBrush);
-    painter.drawPolyline(line);
+    const auto count = barsAcross(painter, lane);
+    const double step = geometry_.framesPerPixel * lane.width() / double(count);
+    bars_.clear();
+    for (std::size_t i = 0; i < count; ++i) {
+        const double from = geometry_.firstFrame + double(i) * step, to = from + step;
+        if (to < 0.0 || from > double(frames() - 1)) {
+            bars_.push_back({middle, middle});
+            continue;
+        }
+        double top = std::min(yAt(from), yAt(to)), bottom = std::max(yAt(from), yAt(to));
+        // A frame inside the column may be a corner.
+        if (const double corner = std::ceil(from); corner < to) {
+            top = std::min(top, yAt(corner));
+            bottom = std::max(bottom, yAt(corner));
+        }
+        bars_.push_back({top - halfPen, bottom + halfPen});
+    }
+    paintBars(painter, lane, bars_, color);
     if (1.0 / geometry_.framesPerPixel < pointsFrom)
         return;
     painter.setPen(Qt::NoPen);
     painter.setBrush(color);
-    for (const auto& p : line)
-        painter.drawEllipse(p, 2.6, 2.6);
+    const auto first = std::max<std::int64_t>(0, std::int64_t(std::ceil(geometry_.firstFrame)));
+    const auto last = std::min(frames() - 1, std::int64_t(geometry_.lastFrame()));
+    for (auto f = first; f <= last; ++f)
+        painter.drawEllipse(QPointF(geometry_.xOf(double(f)), yAt(double(f))), 2.6, 2.6);
 }
 
 void WaveView::paintAxis(QPainter& painter) const

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/widgets/bars.h"
 #include "app/widgets/two_tone.h"
 #include "app/widgets/wave_geometry.h"
 #include "audio/peaks.h"
@@ -88,8 +89,7 @@ private:
     void paintWave(QPainter& painter);
     void drawWave(QPainter& painter, const QColor& color);
     void drawLane(QPainter& painter, std::size_t channel, QRectF lane, const QColor& color);
-    void drawSamples(
-        QPainter& painter, std::size_t channel, QRectF lane, const QColor& color) const;
+    void drawSamples(QPainter& painter, std::size_t channel, QRectF lane, const QColor& color);
     void paintAxis(QPainter& painter) const;
     void paintHandle(QPainter& painter, const WaveHandle& handle) const;
     double rate() const { return peaks_ ? peaks_->audio().rate : 48000.0; }
@@ -112,6 +112,7 @@ private:
     bool panning_ = false;
     double panFirst_ = 0.0;
     std::vector<Extent> columns_;
+    std::vector<Bar> bars_;
     TwoTonePicture picture_;
 };
 
