@@ -2,6 +2,7 @@
 #include "audio/level.h"
 
 #include <algorithm>
+#include <array>
 #include <ebur128.h>
 
 namespace puretone {
@@ -14,6 +15,25 @@ double meanSquare(std::span<const float> samples)
     for (const float s : samples)
         sum += double(s) * double(s);
     return sum / double(samples.size());
+}
+
+double dotProduct(const float* a, const float* b, std::size_t count)
+{
+    constexpr std::size_t lanes = 8, stretch = 256;
+    double sum = 0.0;
+    std::size_t i = 0;
+    while (i + lanes <= count) {
+        const auto end = i + std::min(stretch, (count - i) / lanes * lanes);
+        std::array<float, lanes> partial{};
+        for (; i < end; i += lanes)
+            for (std::size_t j = 0; j < lanes; ++j)
+                partial[j] += a[i + j] * b[i + j];
+        for (const float p : partial)
+            sum += double(p);
+    }
+    for (; i < count; ++i)
+        sum += double(a[i]) * double(b[i]);
+    return sum;
 }
 
 float peak(std::span<const float> samples)
@@ -91,8 +111,8 @@ std::vector<double> powerCurve(
             }
         return sum;
     };
-    // A window that slides: what enters is added, what leaves taken off. Begun anew now and then, so
-    // that rounding never adds up.
+    // A window that slides: what enters is added, what leaves taken off. Begun anew now and then,
+    // so that rounding never adds up.
     constexpr int afresh = 512;
     std::vector<double> curve;
     curve.reserve(std::size_t(frames / hopFrames) + 1);

@@ -3,36 +3,95 @@
 
 #include "audio/level.h"
 
+#include <algorithm>
+#include <array>
 #include <numbers>
 #include <utility>
 
 namespace puretone {
 
-double sideCorrelation(const Audio& audio, Span loop, std::int64_t crossfade)
+namespace {
+
+/// sin(pi (i + 0.5) / n): what lies in the middle of a fade, where both sides are heard, counts
+/// most.
+std::vector<float> fadeWeights(std::size_t n)
 {
-    double product = 0.0, endPower = 0.0, startPower = 0.0;
-    for (const auto& channel : audio.channels) {
-        double meanEnd = 0.0, meanStart = 0.0;
-        for (std::int64_t i = 0; i < crossfade; ++i) {
-            meanEnd += channel[std::size_t(loop.end.value - crossfade + i)];
-            meanStart += channel[std::size_t(loop.start.value - crossfade + i)];
+    std::vector<float> weights(n);
+    const double angle = std::numbers::pi / double(std::max<std::size_t>(1, n));
+    // By the recurrence of equally spaced sines.
+    const double turn = 2.0 * std::cos(angle);
+    double w = std::sin(0.5 * angle), before = -w;
+    for (float& weight : weights) {
+        weight = float(w);
+        before = std::exchange(w, turn * w - before);
+    }
+    return weights;
+}
+
+double mean(const float* samples, std::size_t count)
+{
+    double sum = 0.0;
+    for (std::size_t i = 0; i < count; ++i)
+        sum += double(samples[i]);
+    return sum / double(std::max<std::size_t>(1, count));
+}
+
+struct SideSums {
+    double product = 0.0, ending = 0.0, beginning = 0.0;
+};
+
+/// Weighted sums over both sides without their means, in lanes that fit the machine's vectors.
+void addSides(SideSums& sums, const float* ending, const float* beginning, const float* weights,
+    std::size_t count)
+{
+    constexpr std::size_t lanes = 8, stretch = 256;
+    const auto e0 = float(mean(ending, count)), s0 = float(mean(beginning, count));
+    for (std::size_t i = 0; i < count;) {
+        const auto end = std::min(count, i + stretch);
+        std::array<float, lanes> product{}, ee{}, ss{};
+        for (; i + lanes <= end; i += lanes)
+            for (std::size_t j = 0; j < lanes; ++j) {
+                const float e = ending[i + j] - e0, s = beginning[i + j] - s0;
+                const float w = weights[i + j];
+                product[j] += w * e * s;
+                ee[j] += w * e * e;
+                ss[j] += w * s * s;
+            }
+        for (; i < end; ++i) {
+            const float e = ending[i] - e0, s = beginning[i] - s0;
+            product[0] += weights[i] * e * s;
+            ee[0] += weights[i] * e * e;
+            ss[0] += weights[i] * s * s;
         }
-        meanEnd /= double(std::max<std::int64_t>(1, crossfade));
-        meanStart /= double(std::max<std::int64_t>(1, crossfade));
-        // sin(pi (i + 0.5) / n) by its recurrence: this runs in the finder's innermost loop.
-        const double angle = std::numbers::pi / double(std::max<std::int64_t>(1, crossfade));
-        const double turn = 2.0 * std::cos(angle);
-        double w = std::sin(0.5 * angle), before = -w;
-        for (std::int64_t i = 0; i < crossfade; ++i, before = std::exchange(w, turn * w - before)) {
-            const double e = channel[std::size_t(loop.end.value - crossfade + i)] - meanEnd;
-            const double s = channel[std::size_t(loop.start.value - crossfade + i)] - meanStart;
-            product += w * e * s;
-            endPower += w * e * e;
-            startPower += w * s * s;
+        for (std::size_t j = 0; j < lanes; ++j) {
+            sums.product += double(product[j]);
+            sums.ending += double(ee[j]);
+            sums.beginning += double(ss[j]);
         }
     }
-    const double scale = std::sqrt(endPower * startPower);
-    return scale > 1e-18 ? product / scale : 0.0;
+}
+
+} // namespace
+
+double SideCorrelation::operator()(const Audio& audio, Span loop) const
+{
+    const auto fade = std::int64_t(weights_.size());
+    SideSums sums;
+    for (const auto& channel : audio.channels)
+        addSides(sums, channel.data() + (loop.end.value - fade),
+            channel.data() + (loop.start.value - fade), weights_.data(), weights_.size());
+    const double scale = std::sqrt(sums.ending * sums.beginning);
+    return scale > 1e-18 ? sums.product / scale : 0.0;
+}
+
+SideCorrelation::SideCorrelation(std::int64_t crossfade)
+    : weights_(fadeWeights(std::size_t(std::max<std::int64_t>(0, crossfade))))
+{
+}
+
+double sideCorrelation(const Audio& audio, Span loop, std::int64_t crossfade)
+{
+    return SideCorrelation(crossfade)(audio, loop);
 }
 
 Decibels levelRise(const Audio& audio, Span loop, std::int64_t frames)
@@ -59,21 +118,42 @@ struct Pair {
     double beginning;
 };
 
-/// @param u Place along the fade, 0 to 1.
-Pair fadeLaw(FadeCurve curve, double u, double correlation)
-{
-    const double q = 0.5 * std::numbers::pi * u;
-    switch (curve) {
-    case FadeCurve::linear:
-        return {1.0 - u, u};
-    case FadeCurve::equalPower:
-        return {std::cos(q), std::sin(q)};
-    case FadeCurve::automatic:
-        break;
+/// The gains along a fade, one after the other.
+class FadeLaw {
+public:
+    FadeLaw(FadeCurve curve, std::int64_t frames, double correlation)
+        : curve_(curve)
+        , step_(1.0 / double(std::max<std::int64_t>(1, frames)))
+        , correlation_(std::max(-0.6, correlation))
+        , turnCos_(std::cos(0.5 * std::numbers::pi * step_))
+        , turnSin_(std::sin(0.5 * std::numbers::pi * step_))
+    {
     }
-    const double n = std::sqrt(1.0 + std::max(-0.6, correlation) * std::sin(2.0 * q));
-    return {std::cos(q) / n, std::sin(q) / n};
-}
+    /// For u = 0, step, 2 step, ...
+    Pair next()
+    {
+        const double u = u_, c = cos_, s = sin_;
+        u_ += step_;
+        cos_ = c * turnCos_ - s * turnSin_;
+        sin_ = s * turnCos_ + c * turnSin_;
+        switch (curve_) {
+        case FadeCurve::linear:
+            return {1.0 - u, u};
+        case FadeCurve::equalPower:
+            return {c, s};
+        case FadeCurve::automatic:
+            break;
+        }
+        const double n = std::sqrt(1.0 + correlation_ * 2.0 * s * c);
+        return {c / n, s / n};
+    }
+
+private:
+    FadeCurve curve_;
+    double step_, correlation_;
+    double turnCos_, turnSin_; ///< A quarter turn over the whole fade.
+    double u_ = 0.0, cos_ = 1.0, sin_ = 0.0;
+};
 
 } // namespace
 
@@ -91,14 +171,19 @@ LoopGains loopGains(const Audio& audio, const Loop& loop)
     const auto evening = [&](std::int64_t sinceStart) {
         return toGain(Decibels{-rise * double(sinceStart) / double(length)});
     };
+    const auto count = std::size_t(loop.span.end.value - gains.first);
+    gains.ending.reserve(count);
+    gains.beginning.reserve(count);
+    FadeLaw fadeLaw(loop.curve, fade, correlation);
     for (std::int64_t f = gains.first; f < loop.span.end.value; ++f) {
         const auto sinceStart = f - loop.span.start.value;
-        const auto intoFade = f - (loop.span.end.value - fade);
-        const Pair law = intoFade < 0
-            ? Pair{1.0, 0.0}
-            : fadeLaw(loop.curve, double(intoFade) / double(fade), correlation);
-        gains.ending.push_back(float(law.ending * evening(sinceStart)));
-        gains.beginning.push_back(float(law.beginning * evening(sinceStart - length)));
+        Pair law = f < loop.span.end.value - fade ? Pair{1.0, 0.0} : fadeLaw.next();
+        if (evens) {
+            law.ending *= evening(sinceStart);
+            law.beginning *= evening(sinceStart - length);
+        }
+        gains.ending.push_back(float(law.ending));
+        gains.beginning.push_back(float(law.beginning));
     }
     return gains;
 }
@@ -129,14 +214,25 @@ Audio bake(const Audio& audio, const Loop& loop)
     return baked;
 }
 
+Audio bakeEnd(const Audio& audio, const Loop& loop)
+{
+    const auto gains = loopGains(audio, loop);
+    Audio end{audio.rate, std::vector(audio.channelCount(), std::vector<float>())};
+    for (std::size_t c = 0; c < audio.channelCount(); ++c) {
+        end.channels[c].reserve(gains.ending.size());
+        for (std::int64_t f = gains.first; f < loop.span.end.value; ++f)
+            end.channels[c].push_back(bakedSample(audio.channels[c], gains, loop.span.length(), f));
+    }
+    return end;
+}
+
 Audio bakeTurn(const Audio& audio, const Loop& loop)
 {
     Audio turn = cut(audio, loop.span);
-    const auto gains = loopGains(audio, loop);
+    const auto end = bakeEnd(audio, loop);
     for (std::size_t c = 0; c < audio.channelCount(); ++c)
-        for (std::int64_t f = gains.first; f < loop.span.end.value; ++f)
-            turn.channels[c][std::size_t(f - loop.span.start.value)] =
-                bakedSample(audio.channels[c], gains, loop.span.length(), f);
+        std::copy(end.channels[c].begin(), end.channels[c].end(),
+            turn.channels[c].end() - std::ptrdiff_t(end.frames()));
     return turn;
 }
 

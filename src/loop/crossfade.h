@@ -11,6 +11,16 @@ namespace puretone {
 /// 0 where there is nothing to compare.
 double sideCorrelation(const Audio& audio, Span loop, std::int64_t crossfade);
 
+/// The same for many loops with crossfades of one length.
+class SideCorrelation {
+public:
+    explicit SideCorrelation(std::int64_t crossfade);
+    double operator()(const Audio& audio, Span loop) const;
+
+private:
+    std::vector<float> weights_;
+};
+
 /// Level of the stretch before the end over the level before the start.
 ///
 /// Measured over `frames` frames on either side (at least 30 ms, at most the loop).
@@ -35,6 +45,10 @@ LoopGains loopGains(const Audio& audio, const Loop& loop);
 /// The recording with its loop's crossfade and evening in place: same length; frames from `end` on
 /// are as recorded. What the engine plays and every export writes.
 Audio bake(const Audio& audio, const Loop& loop);
+
+/// The last frames of a turn, those that differ from the recording: the crossfade, or all of it
+/// where the level is evened out.
+Audio bakeEnd(const Audio& audio, const Loop& loop);
 
 /// One turn of the baked loop, `[start, end)`, without copying the rest.
 Audio bakeTurn(const Audio& audio, const Loop& loop);

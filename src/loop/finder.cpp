@@ -79,6 +79,7 @@ std::int64_t refineEnd(const Audio& audio, Span span, std::int64_t crossfade, st
         std::min({std::max<std::int64_t>(crossfade, 64), most, span.start.value, span.length()});
     // The middle of the fade, where both sides are heard.
     const auto back = std::max<std::int64_t>(0, (crossfade - window) / 2);
+    const SideCorrelation correlation(window);
     std::int64_t best = span.end.value;
     double bestMatch = -2.0;
     for (auto end = span.end.value - reach; end <= span.end.value + reach; ++end) {
@@ -86,7 +87,7 @@ std::int64_t refineEnd(const Audio& audio, Span span, std::int64_t crossfade, st
             || span.start.value - back - window < 0)
             continue;
         const Span shifted{Frames{span.start.value - back}, Frames{end - back}};
-        const double match = sideCorrelation(audio, shifted, window);
+        const double match = correlation(audio, shifted);
         if (match > bestMatch) {
             bestMatch = match;
             best = end;

@@ -2,9 +2,11 @@
 #include "loop/joints.h"
 
 #include "audio/fft.h"
+#include "audio/level.h"
 #include "audio/resample.h"
 
 #include <algorithm>
+#include <complex>
 #include <numbers>
 
 namespace puretone {
@@ -28,6 +30,32 @@ std::vector<float> fadeShape(std::size_t size)
     for (std::size_t i = 0; i < size; ++i)
         shape[i] = float(std::sin(std::numbers::pi * (double(i) + 0.5) / double(size)));
     return shape;
+}
+
+/// Sum of shape[j] x[i + j]^2 for every i at which a window fits. The shape is half a sine, so the
+/// sum is the imaginary part of a running sum of turned squares, turned back.
+std::vector<double> shapedPowers(std::span<const float> x, std::size_t window)
+{
+    const double angle = std::numbers::pi / double(window);
+    const std::complex<double> step = std::polar(1.0, angle);
+    std::vector<std::complex<double>> sums(x.size() + 1);
+    std::complex<double> turn = std::polar(1.0, 0.5 * angle);
+    for (std::size_t i = 0; i < x.size(); ++i) {
+        sums[i + 1] = sums[i] + double(x[i]) * double(x[i]) * turn;
+        turn *= step;
+        // The turning factor leaves the unit circle by rounding; seldom enough to be put back.
+        if (i % 1024 == 1023)
+            turn /= std::abs(turn);
+    }
+    std::vector<double> powers(x.size() >= window ? x.size() - window + 1 : 0);
+    std::complex<double> back = 1.0;
+    for (std::size_t i = 0; i < powers.size(); ++i) {
+        powers[i] = std::max(0.0, (back * (sums[i + window] - sums[i])).imag());
+        back *= std::conj(step);
+        if (i % 1024 == 1023)
+            back /= std::abs(back);
+    }
+    return powers;
 }
 
 bool nearlyEqual(const Joint& a, const Joint& b)
@@ -102,23 +130,13 @@ std::vector<Joint> JointFinder::findFor(const JointSearch& search, std::size_t s
     for (std::size_t k = 0; k < fft.bins(); ++k)
         fft.spectrum()[k] = std::conj(fft.spectrum()[k]) * other.spectrum()[k];
     fft.inverse();
-    std::vector<float> product(fft.time().begin(), fft.time().end());
-
-    // Sum of w x^2 for every end.
-    std::vector<float> squares(stretch.size());
-    for (std::size_t i = 0; i < stretch.size(); ++i)
-        squares[i] = stretch[i] * stretch[i];
-    fft.forward(shape);
-    other.forward(squares);
-    for (std::size_t k = 0; k < fft.bins(); ++k)
-        fft.spectrum()[k] = std::conj(fft.spectrum()[k]) * other.spectrum()[k];
-    fft.inverse();
-
+    const auto product = fft.time();
+    const auto powers = shapedPowers(stretch, window);
     const double startLevel = levelDb(start, std::max(window, std::size_t(0.03 * rate_)));
     std::vector<Joint> scored;
     std::vector<double> score(lastEnd - firstEnd);
     for (std::size_t i = 0; i < score.size(); ++i) {
-        const double power = double(std::max(0.0f, fft.time()[i])) * patternPower;
+        const double power = powers[i] * patternPower;
         const double match = power > 1e-18 ? double(product[i]) / std::sqrt(power) : 0.0;
         const double seconds = double(shortest + i) / rate_;
         const double endLevel = levelDb(firstEnd + i, std::max(window, std::size_t(0.03 * rate_)));
@@ -158,10 +176,8 @@ Joint JointFinder::refine(Joint joint, double fade, double reach) const
         const auto e = end + lag;
         if (e > std::int64_t(samples_.size()) || e <= start + 2 || e < window)
             continue;
-        double product = 0.0;
-        for (std::int64_t i = 1; i <= window; ++i)
-            product +=
-                double(samples_[std::size_t(e - i)]) * double(samples_[std::size_t(start - i)]);
+        const double product = dotProduct(&samples_[std::size_t(e - window)],
+            &samples_[std::size_t(start - window)], std::size_t(window));
         const double power = (squares_[std::size_t(e)] - squares_[std::size_t(e - window)])
             * (squares_[std::size_t(start)] - squares_[std::size_t(start - window)]);
         const double match = power > 1e-18 ? product / std::sqrt(power) : 0.0;

@@ -7,6 +7,7 @@
 
 #include <array>
 #include <numbers>
+#include <utility>
 
 namespace puretone {
 
@@ -17,23 +18,70 @@ constexpr double bandDepthDb = 50.0;
 
 std::int64_t wrap(std::int64_t frame, std::int64_t length)
 {
+    if (frame >= 0 && frame < length) // nearly always, and a division is slow
+        return frame;
     const auto rest = frame % length;
     return rest < 0 ? rest + length : rest;
 }
 
-/// Sums over any stretch of a periodic signal in constant time.
+/// Sums over frames of the recording that many loops are made from: frame powers and powers of the
+/// second difference, of all channels together.
+class RecordingPowers {
+public:
+    RecordingPowers(const Audio& audio, Span span)
+        : span_(span)
+    {
+        const auto count = std::size_t(span.length()) + 1;
+        power_.assign(count, 0.0);
+        edges_.assign(count, 0.0);
+        for (const auto& channel : audio.channels)
+            for (std::size_t i = 1; i < count; ++i) {
+                const auto at = std::size_t(span.start.value) + i - 1;
+                const double now = channel[at];
+                const double old = at > 0 ? double(channel[at - 1]) : now;
+                const double older = at > 1 ? double(channel[at - 2]) : old;
+                const double bend = now - 2.0 * old + older;
+                power_[i] += now * now;
+                edges_[i] += bend * bend;
+            }
+        for (std::size_t i = 1; i < count; ++i) {
+            power_[i] += power_[i - 1];
+            edges_[i] += edges_[i - 1];
+        }
+    }
+    bool holds(Span span) const { return span.start >= span_.start && span.end <= span_.end; }
+    Span span() const { return span_; }
+    /// Running sums, the first of them at frame `from` of the recording.
+    const double* powerFrom(std::int64_t from) const { return &power_[index(from)]; }
+    const double* edgesFrom(std::int64_t from) const { return &edges_[index(from)]; }
+
+private:
+    std::size_t index(std::int64_t frame) const { return std::size_t(frame - span_.start.value); }
+    Span span_;
+    std::vector<double> power_, edges_;
+};
+
+/// Sums over any stretch of one turn that goes round for ever, in constant time. Its middle is the
+/// recording as it is; only the first frames (whose past is the turn's end) and the baked ones have
+/// sums of their own.
 class PeriodicPower {
 public:
-    explicit PeriodicPower(std::vector<double> power)
-        : length_(std::int64_t(power.size()))
-        , sums_(power.size() + 1, 0.0)
+    /// @param middle Running sums of the recording, from the turn's first frame on.
+    PeriodicPower(std::int64_t length, const std::vector<double>& head,
+        const std::vector<double>& tail, const double* middle)
+        : length_(length)
+        , head_(running(head))
+        , tail_(running(tail))
+        , headEnd_(std::int64_t(head.size()))
+        , tailStart_(length - std::int64_t(tail.size()))
+        , middle_(middle)
+        , turn_(inside(length))
     {
-        for (std::size_t i = 0; i < power.size(); ++i)
-            sums_[i + 1] = sums_[i] + power[i];
     }
     double mean(std::int64_t from, std::int64_t to) const
     {
-        return (sumTo(to) - sumTo(from)) / double(std::max<std::int64_t>(1, to - from));
+        return std::max(0.0, sumTo(to) - sumTo(from))
+            / double(std::max<std::int64_t>(1, to - from));
     }
     double meanDb(std::int64_t from, std::int64_t to) const
     {
@@ -41,13 +89,32 @@ public:
     }
 
 private:
+    static std::vector<double> running(const std::vector<double>& values)
+    {
+        std::vector<double> sums(values.size() + 1, 0.0);
+        for (std::size_t i = 0; i < values.size(); ++i)
+            sums[i + 1] = sums[i] + values[i];
+        return sums;
+    }
+    double inside(std::int64_t frame) const
+    {
+        if (frame <= headEnd_)
+            return head_[std::size_t(frame)];
+        const double begun = head_.back() - middle_[headEnd_];
+        if (frame <= tailStart_)
+            return begun + middle_[frame];
+        return begun + middle_[tailStart_] + tail_[std::size_t(frame - tailStart_)];
+    }
     double sumTo(std::int64_t frame) const
     {
         const auto rest = wrap(frame, length_);
-        return double((frame - rest) / length_) * sums_.back() + sums_[std::size_t(rest)];
+        return double((frame - rest) / length_) * turn_ + inside(rest);
     }
     std::int64_t length_;
-    std::vector<double> sums_;
+    std::vector<double> head_, tail_;
+    std::int64_t headEnd_, tailStart_;
+    const double* middle_;
+    double turn_;
 };
 
 double percentile(std::vector<double> values, double share)
@@ -59,19 +126,52 @@ double percentile(std::vector<double> values, double share)
     return *at;
 }
 
-/// A stretch of sound that goes round, with its powers ready for any window.
+/// Third-octave spectra of windows of one length.
+struct Spectra {
+    struct Band {
+        std::size_t from, to;
+    };
+    Spectra(std::int64_t windowFrames, double rate)
+        : window(windowFrames)
+        , fft(RealFft::goodSize(std::size_t(windowFrames) * 2))
+        , hann(hannWindow(std::size_t(windowFrames)))
+    {
+        const double binHz = rate / double(fft.size());
+        std::size_t from = 1;
+        for (double edge = 60.0; edge < 0.45 * rate && edge < 16000.0;
+             edge *= std::exp2(1.0 / 3.0)) {
+            const auto to = std::min(fft.bins(), std::size_t(edge / binHz) + 1);
+            if (to <= from)
+                continue;
+            bands.push_back({from, to});
+            from = to;
+        }
+    }
+    std::int64_t window;
+    RealFft fft;
+    std::vector<float> hann;
+    std::vector<Band> bands;
+};
+
+/// A stretch of a recording that goes round, with what was baked into its end, and its powers ready
+/// for any window. Costs no more than its baked part.
 class Sound {
 public:
-    Sound(Audio audio, std::int64_t window)
-        : audio_(std::move(audio))
-        , length_(audio_.frames())
-        , window_(window)
-        , power_(framePowers(audio_))
-        , edges_(secondDifferences(audio_))
-        , fft_(RealFft::goodSize(std::size_t(window) * 2))
-        , hann_(hannWindow(std::size_t(window)))
+    /// @param tail Takes the place of the stretch's last frames. @param goesRound Whether the frame
+    /// before the first is the last one; otherwise it is the recording's own.
+    Sound(const Audio& audio, const RecordingPowers& powers, Spectra& spectra, Span span,
+        Audio tail, bool goesRound)
+        : audio_(audio)
+        , spectra_(spectra)
+        , start_(span.start.value)
+        , length_(span.length())
+        , window_(spectra.window)
+        , tailStart_(length_ - tail.frames())
+        , tail_(std::move(tail))
+        , power_(length_, {}, framePowers(tailStart_, length_), powers.powerFrom(start_))
+        , edges_(length_, bends(0, goesRound ? std::min<std::int64_t>(2, tailStart_) : 0),
+              bends(tailStart_, length_), powers.edgesFrom(start_))
     {
-        makeBands();
     }
 
     std::int64_t length() const { return length_; }
@@ -83,10 +183,10 @@ public:
         const auto window =
             std::clamp<std::int64_t>(std::int64_t(0.0015 * audio_.rate), 1, length_);
         const auto hop = std::max<std::int64_t>(1, window / 3);
-        double top = -300.0;
+        double top = 1e-30;
         for (std::int64_t i = from; i + window <= from + std::max(reach, window); i += hop)
-            top = std::max(top, edges_.meanDb(i, i + window));
-        return top;
+            top = std::max(top, edges_.mean(i, i + window));
+        return 10.0 * std::log10(top);
     }
 
     struct Step {
@@ -139,63 +239,71 @@ public:
     }
 
 private:
-    static std::vector<double> framePowers(const Audio& audio)
+    /// One sample of the turn, `frame` from its start; goes round.
+    double sample(std::size_t channel, std::int64_t frame) const
     {
-        std::vector<double> power(std::size_t(audio.frames()), 0.0);
-        for (const auto& channel : audio.channels)
-            for (std::size_t i = 0; i < power.size(); ++i)
-                power[i] += double(channel[i]) * double(channel[i]);
+        const auto at = wrap(frame, length_);
+        return at < tailStart_ ? double(audio_.channels[channel][std::size_t(start_ + at)])
+                               : double(tail_.channels[channel][std::size_t(at - tailStart_)]);
+    }
+
+    /// One window's samples, piece by piece of what lies together.
+    void copyWindow(std::size_t channel, std::int64_t from, float* to) const
+    {
+        const auto& recorded = audio_.channels[channel];
+        const auto& baked = tail_.channels.empty() ? recorded : tail_.channels[channel];
+        for (std::int64_t done = 0; done < window_;) {
+            const auto at = wrap(from + done, length_);
+            const bool inTail = at >= tailStart_;
+            const auto count = std::min(window_ - done, (inTail ? length_ : tailStart_) - at);
+            std::copy_n(inTail ? baked.data() + (at - tailStart_) : recorded.data() + start_ + at,
+                count, to + done);
+            done += count;
+        }
+    }
+
+    std::vector<double> framePowers(std::int64_t from, std::int64_t to) const
+    {
+        std::vector<double> power(std::size_t(to - from), 0.0);
+        for (std::size_t c = 0; c < audio_.channelCount(); ++c)
+            for (auto f = from; f < to; ++f) {
+                const double s = sample(c, f);
+                power[std::size_t(f - from)] += s * s;
+            }
         return power;
     }
 
-    static std::vector<double> secondDifferences(const Audio& audio)
+    /// Powers of the second difference.
+    std::vector<double> bends(std::int64_t from, std::int64_t to) const
     {
-        const auto n = audio.frames();
-        std::vector<double> power(std::size_t(n), 0.0);
-        for (const auto& channel : audio.channels) {
-            double older = channel[std::size_t(wrap(-2, n))];
-            double old = channel[std::size_t(wrap(-1, n))];
-            for (std::size_t i = 0; i < std::size_t(n); ++i) {
-                const double now = channel[i];
-                const double d = now - 2.0 * old + older;
-                power[i] += d * d;
-                older = old;
-                old = now;
+        std::vector<double> power(std::size_t(to - from), 0.0);
+        for (std::size_t c = 0; c < audio_.channelCount() && to > from; ++c) {
+            double older = sample(c, from - 2), old = sample(c, from - 1);
+            for (auto f = from; f < to; ++f) {
+                const double now = sample(c, f);
+                const double bend = now - 2.0 * old + older;
+                power[std::size_t(f - from)] += bend * bend;
+                older = std::exchange(old, now);
             }
         }
         return power;
-    }
-
-    void makeBands()
-    {
-        const double binHz = audio_.rate / double(fft_.size());
-        std::size_t from = 1;
-        for (double edge = 60.0; edge < 0.45 * audio_.rate && edge < 16000.0;
-             edge *= std::exp2(1.0 / 3.0)) {
-            const auto to = std::min(fft_.bins(), std::size_t(edge / binHz) + 1);
-            if (to <= from)
-                continue;
-            bands_.push_back({from, to});
-            from = to;
-        }
     }
 
     /// Third-octave levels of one window beginning at `from`, dB, floored under its own top.
     std::vector<double> bandLevels(std::int64_t from)
     {
-        std::vector<double> levels(bands_.size(), 0.0);
-        const auto time = fft_.time();
-        for (const auto& channel : audio_.channels) {
-            std::fill(time.begin(), time.end(), 0.0f);
-            for (std::int64_t i = 0, at = wrap(from, length_); i < window_; ++i) {
-                time[std::size_t(i)] = hann_[std::size_t(i)] * channel[std::size_t(at)];
-                if (++at == length_)
-                    at = 0;
-            }
-            fft_.forward();
-            const auto bins = fft_.spectrum();
-            for (std::size_t b = 0; b < bands_.size(); ++b)
-                for (auto k = bands_[b].from; k < bands_[b].to; ++k)
+        const auto& bands = spectra_.bands;
+        std::vector<double> levels(bands.size(), 0.0);
+        const auto time = spectra_.fft.time();
+        for (std::size_t c = 0; c < audio_.channelCount(); ++c) {
+            std::fill(time.begin() + window_, time.end(), 0.0f);
+            copyWindow(c, from, time.data());
+            for (std::size_t i = 0; i < std::size_t(window_); ++i)
+                time[i] *= spectra_.hann[i];
+            spectra_.fft.forward();
+            const auto bins = spectra_.fft.spectrum();
+            for (std::size_t b = 0; b < bands.size(); ++b)
+                for (auto k = bands[b].from; k < bands[b].to; ++k)
                     levels[b] += double(std::norm(bins[k]));
         }
         double top = -300.0;
@@ -208,17 +316,15 @@ private:
         return levels;
     }
 
-    struct Band {
-        std::size_t from, to;
-    };
-    Audio audio_;
+    const Audio& audio_;
+    Spectra& spectra_;
+    std::int64_t start_;
     std::int64_t length_;
     std::int64_t window_;
+    std::int64_t tailStart_; ///< Of the baked part, from the turn's start.
+    Audio tail_;
     PeriodicPower power_;
     PeriodicPower edges_;
-    RealFft fft_;
-    std::vector<float> hann_;
-    std::vector<Band> bands_;
 };
 
 /// `count` places at which a stretch of `reach` frames with `margin` around it lies inside.
@@ -235,15 +341,15 @@ std::vector<std::int64_t> placesInside(
 /// Over this long a loop is compared with its own stretch, below it with its surroundings, too.
 constexpr double shortSeconds = 0.25;
 
-Audio reference(const Audio& audio, const Loop& loop)
+Span reference(const Audio& audio, Span loop)
 {
     const auto least = std::int64_t(2.0 * shortSeconds * audio.rate);
-    auto [start, end] = loop.span;
-    if (const auto missing = least - loop.span.length(); missing > 0) {
+    auto [start, end] = loop;
+    if (const auto missing = least - loop.length(); missing > 0) {
         end.value = std::min(audio.frames(), end.value + missing / 2);
         start.value = std::max<std::int64_t>(0, end.value - least);
     }
-    return cut(audio, {start, end});
+    return {start, end};
 }
 
 double clickDb(const Sound& turn, const Sound& usual, std::int64_t fade, double rate)
@@ -325,32 +431,54 @@ std::array<double, 5> overLimits(const SeamMeasures& m, double loopSeconds)
 
 } // namespace
 
-/// What is usual in the stretch that a loop was made from.
-struct SeamMeter::Usual {
-    Usual(const Audio& audio, const Loop& loop, std::int64_t windowFrames)
-        : span(loop.span)
-        , window(windowFrames)
-        , sound(reference(audio, loop), windowFrames)
-        , step(usualStep(sound, windowFrames))
-    {
-    }
-    /// Ends move by a few frames while a joint is refined; what is usual does not change by that.
-    bool serves(const Loop& loop, std::int64_t windowFrames) const
-    {
-        const auto near = loop.span.length() / 100;
-        return window == windowFrames && std::abs(loop.span.start.value - span.start.value) <= near
-            && std::abs(loop.span.end.value - span.end.value) <= near;
-    }
+/// What many loops of one recording share.
+struct SeamMeter::Shared {
+    std::unique_ptr<RecordingPowers> powers;
+    std::unique_ptr<Spectra> spectra;
 
-    Span span;
-    std::int64_t window;
-    Sound sound;
-    Sound::Step step;
+    /// What is usual in the stretch that a loop was made from.
+    struct Usual {
+        Span loop;
+        Sound sound;
+        Sound::Step step;
+    };
+    std::unique_ptr<Usual> usual;
+
+    void prepare(const Audio& audio, Span loop, std::int64_t window)
+    {
+        const Span wanted = reference(audio, loop);
+        const Span both{std::min(wanted.start, loop.start), std::max(wanted.end, loop.end)};
+        if (!powers || !powers->holds(both)) {
+            usual.reset();
+            // A second more on both sides: the next loop will lie near this one.
+            const auto room = std::llround(audio.rate);
+            Span span{Frames{std::max<std::int64_t>(0, both.start.value - room)},
+                Frames{std::min<std::int64_t>(audio.frames(), both.end.value + room)}};
+            if (powers)
+                span = {std::min(span.start, powers->span().start),
+                    std::max(span.end, powers->span().end)};
+            powers = std::make_unique<RecordingPowers>(audio, span);
+        }
+        if (!spectra || spectra->window != window) {
+            usual.reset();
+            spectra = std::make_unique<Spectra>(window, audio.rate);
+        }
+        // Ends move by a few frames while a joint is refined; what is usual does not change by
+        // that.
+        const auto near = loop.length() / 100;
+        if (usual && std::abs(loop.start.value - usual->loop.start.value) <= near
+            && std::abs(loop.end.value - usual->loop.end.value) <= near)
+            return;
+        usual = std::make_unique<Usual>(
+            Usual{loop, Sound(audio, *powers, *spectra, wanted, {audio.rate, {}}, false), {}});
+        usual->step = usualStep(usual->sound, window);
+    }
 };
 
 SeamMeter::SeamMeter(const Audio& audio, std::optional<double> period)
     : audio_(audio)
     , period_(period)
+    , shared_(std::make_unique<Shared>())
 {
 }
 
@@ -366,15 +494,15 @@ SeamMeasures SeamMeter::measure(const Loop& loop)
     const auto wave = frames(1.5 * period_.value_or(0.0));
     const auto window =
         std::max<std::int64_t>({std::min(frames(windowSeconds), length / 2), frames(0.02), 16});
-    Sound turn(bakeTurn(audio_, loop), window);
-    if (!usual_ || !usual_->serves(loop, window))
-        usual_ = std::make_unique<Usual>(audio_, loop, window);
+    shared_->prepare(audio_, loop.span, window);
+    Sound& usual = shared_->usual->sound;
+    Sound turn(audio_, *shared_->powers, *shared_->spectra, loop.span, bakeEnd(audio_, loop), true);
     SeamMeasures measures;
-    measures.clickDb = clickDb(turn, usual_->sound, fade, audio_.rate);
-    const auto step = stepDb(turn, usual_->step, fade);
+    measures.clickDb = clickDb(turn, usual, fade, audio_.rate);
+    const auto step = stepDb(turn, shared_->usual->step, fade);
     measures.levelDb = step.level;
     measures.timbreDb = step.timbre;
-    measures.dipDb = dipDb(turn, usual_->sound, fade, wave);
+    measures.dipDb = dipDb(turn, usual, fade, wave);
     const auto slow = std::max(wave, std::min(frames(0.02), length / 2));
     measures.pulseDb = pulseDb(turn, std::max<std::int64_t>(1, slow));
     return measures;

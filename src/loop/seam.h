@@ -42,10 +42,10 @@ public:
     SeamMeasures measure(const Loop& loop);
 
 private:
-    struct Usual;
+    struct Shared;
     const Audio& audio_;
     std::optional<double> period_;
-    std::unique_ptr<Usual> usual_;
+    std::unique_ptr<Shared> shared_;
 };
 
 /// One loop on its own.
