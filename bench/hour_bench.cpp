@@ -103,7 +103,7 @@ int main(int argc, char** argv)
     window.session().open(QString::fromStdString(path));
     double drawnAfter = -1.0;
     while (window.session().take() == nullptr) {
-        QCoreApplication::processEvents();
+        QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents);
         if (drawnAfter < 0.0 && window.session().arriving())
             drawnAfter = double(timer.elapsed()) / 1000.0;
     }

@@ -105,6 +105,15 @@ std::size_t RealFft::goodSize(std::size_t atLeast)
     return best;
 }
 
+std::size_t RealFft::commonSize(std::size_t atLeast)
+{
+    std::size_t two = 2;
+    while (two < atLeast)
+        two *= 2;
+    const std::size_t three = two / 4 * 3;
+    return three >= atLeast && three >= 2 ? three : two;
+}
+
 std::vector<float> hannWindow(std::size_t size)
 {
     std::vector<float> window(size);

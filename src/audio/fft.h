@@ -32,6 +32,9 @@ public:
 
     /// The smallest size of the form 2^a 3^b 5^c that is even and at least `atLeast`.
     static std::size_t goodSize(std::size_t atLeast);
+    /// The smallest of 2^a and 3 2^a that is at least `atLeast`: for lengths that differ from one
+    /// recording to the next, so that the same few plans serve them all.
+    static std::size_t commonSize(std::size_t atLeast);
 
 private:
     struct Plans;

@@ -167,20 +167,21 @@ LoopGains loopGains(const Audio& audio, const Loop& loop)
         loop.curve == FadeCurve::automatic ? sideCorrelation(audio, loop.span, fade) : 0.0;
     LoopGains gains;
     gains.first = evens ? loop.span.start.value : loop.span.end.value - fade;
-    // The evening runs on through the material before the start, or the fade itself would step.
-    const auto evening = [&](std::int64_t sinceStart) {
-        return toGain(Decibels{-rise * double(sinceStart) / double(length)});
-    };
+    // The evening falls by the same ratio from frame to frame; it runs on through the material before
+    // the start, or the fade itself would step.
+    const double ratio = toGain(Decibels{-rise / double(length)});
+    const double turnEarlier = toGain(Decibels{rise});
+    double evening = 1.0;
     const auto count = std::size_t(loop.span.end.value - gains.first);
     gains.ending.reserve(count);
     gains.beginning.reserve(count);
     FadeLaw fadeLaw(loop.curve, fade, correlation);
     for (std::int64_t f = gains.first; f < loop.span.end.value; ++f) {
-        const auto sinceStart = f - loop.span.start.value;
         Pair law = f < loop.span.end.value - fade ? Pair{1.0, 0.0} : fadeLaw.next();
         if (evens) {
-            law.ending *= evening(sinceStart);
-            law.beginning *= evening(sinceStart - length);
+            law.ending *= evening;
+            law.beginning *= evening * turnEarlier;
+            evening *= ratio;
         }
         gains.ending.push_back(float(law.ending));
         gains.beginning.push_back(float(law.beginning));

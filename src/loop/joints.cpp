@@ -114,7 +114,7 @@ std::vector<Joint> JointFinder::findFor(const JointSearch& search, std::size_t s
     const auto base = firstEnd - window;
     const std::span<const float> stretch = std::span(samples_).subspan(base, lastEnd - base);
     const auto shape = fadeShape(window);
-    RealFft fft(RealFft::goodSize(stretch.size() + window));
+    RealFft fft(RealFft::commonSize(stretch.size() + window));
     RealFft other(fft.size());
 
     // Sum of w s x for every end: correlation with the weighted template.

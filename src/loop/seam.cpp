@@ -168,9 +168,9 @@ public:
         , window_(spectra.window)
         , tailStart_(length_ - tail.frames())
         , tail_(std::move(tail))
-        , power_(length_, {}, framePowers(tailStart_, length_), powers.powerFrom(start_))
-        , edges_(length_, bends(0, goesRound ? std::min<std::int64_t>(2, tailStart_) : 0),
-              bends(tailStart_, length_), powers.edgesFrom(start_))
+        , power_(length_, {}, tailPowers(), powers.powerFrom(start_))
+        , edges_(length_, headBends(goesRound ? std::min<std::int64_t>(2, tailStart_) : 0),
+              tailBends(), powers.edgesFrom(start_))
     {
     }
 
@@ -262,27 +262,38 @@ private:
         }
     }
 
-    std::vector<double> framePowers(std::int64_t from, std::int64_t to) const
+    /// Of the baked frames.
+    std::vector<double> tailPowers() const
     {
-        std::vector<double> power(std::size_t(to - from), 0.0);
+        std::vector<double> power(std::size_t(length_ - tailStart_), 0.0);
+        for (const auto& channel : tail_.channels)
+            for (std::size_t i = 0; i < power.size(); ++i)
+                power[i] += double(channel[i]) * double(channel[i]);
+        return power;
+    }
+
+    /// Powers of the second difference of the first `count` frames.
+    std::vector<double> headBends(std::int64_t count) const
+    {
+        std::vector<double> power(std::size_t(count), 0.0);
         for (std::size_t c = 0; c < audio_.channelCount(); ++c)
-            for (auto f = from; f < to; ++f) {
-                const double s = sample(c, f);
-                power[std::size_t(f - from)] += s * s;
+            for (std::int64_t f = 0; f < count; ++f) {
+                const double bend = sample(c, f) - 2.0 * sample(c, f - 1) + sample(c, f - 2);
+                power[std::size_t(f)] += bend * bend;
             }
         return power;
     }
 
-    /// Powers of the second difference.
-    std::vector<double> bends(std::int64_t from, std::int64_t to) const
+    std::vector<double> tailBends() const
     {
-        std::vector<double> power(std::size_t(to - from), 0.0);
-        for (std::size_t c = 0; c < audio_.channelCount() && to > from; ++c) {
-            double older = sample(c, from - 2), old = sample(c, from - 1);
-            for (auto f = from; f < to; ++f) {
-                const double now = sample(c, f);
+        std::vector<double> power(std::size_t(length_ - tailStart_), 0.0);
+        for (std::size_t c = 0; c < tail_.channelCount(); ++c) {
+            double older = sample(c, tailStart_ - 2), old = sample(c, tailStart_ - 1);
+            const auto& channel = tail_.channels[c];
+            for (std::size_t i = 0; i < power.size(); ++i) {
+                const double now = double(channel[i]);
                 const double bend = now - 2.0 * old + older;
-                power[std::size_t(f - from)] += bend * bend;
+                power[i] += bend * bend;
                 older = std::exchange(old, now);
             }
         }

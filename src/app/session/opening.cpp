@@ -89,6 +89,7 @@ struct Session::Adding {
     std::vector<std::optional<Result<Take>>> ready;
     std::string key; ///< The jobs' keys begin with it.
     int gesture = 0;
+    std::size_t started = 0; ///< Files that have been handed to other threads.
     std::size_t next = 0; ///< First file that has not joined.
     std::size_t done = 0;
     std::size_t added = 0;
@@ -110,22 +111,35 @@ void Session::addFiles(const QStringList& paths)
     adding_->key = "add " + std::to_string(adding_->gesture) + " ";
     arriving_ = nullptr;
     showArriving_ = false;
-    for (std::size_t i = 0; i < adding_->ready.size(); ++i)
+    // The first one alone: it is on the keys as soon as one core can have it.
+    listenToNext(1);
+    emit openingChanged();
+}
+
+bool Session::addingMany() const
+{
+    return adding_ != nullptr && adding_->added > 1;
+}
+
+void Session::listenToNext(std::size_t count)
+{
+    const auto end = std::min(adding_->ready.size(), adding_->started + count);
+    for (auto& i = adding_->started; i < end; ++i) {
+        const QString path = adding_->files[qsizetype(i)];
         background_.run(
             adding_->jobKey(i), Background::Running::finish,
-            [file = std::filesystem::path(paths[qsizetype(i)].toStdString())](
+            [file = std::filesystem::path(path.toStdString())](
                 const Progress& progress) -> std::any { return listenTo(file, progress); },
-            [this, i, path = paths[qsizetype(i)]](const std::any& made) {
-                takeReady(i, std::any_cast<const Result<Take>&>(made), path);
+            [this, index = i, path, key = adding_->key](const std::any& made) {
+                if (adding_ && adding_->key == key)
+                    takeReady(index, std::any_cast<const Result<Take>&>(made), path);
             },
             Background::Lane::bulk);
-    emit openingChanged();
+    }
 }
 
 void Session::takeReady(std::size_t index, const Result<Take>& made, const QString& path)
 {
-    if (!adding_)
-        return;
     if (made)
         emit fileOpened(path);
     adding_->ready[index] = made;
@@ -134,6 +148,8 @@ void Session::takeReady(std::size_t index, const Result<Take>& made, const QStri
     addReady();
     if (adding_->next == adding_->ready.size())
         finishAdding();
+    else
+        listenToNext(adding_->ready.size());
 }
 
 void Session::addReady()
@@ -168,6 +184,7 @@ void Session::finishAdding()
     for (std::size_t i = 0; i < adding->ready.size(); ++i)
         if (!adding->ready[i])
             background_.cancel(adding->jobKey(i));
+    compileNow();
     emit openingChanged();
     if (!adding->reasons.isEmpty())
         say(adding->reasons.size() == 1

@@ -12,12 +12,14 @@ namespace puretone::app {
 Session::Session(QObject* parent)
     : QObject(parent)
 {
-    connect(&player_, &Player::rateChanged, this, &Session::compile);
+    connect(&player_, &Player::rateChanged, this, &Session::compileNow);
     connect(&player_, &Player::message, this, [this](const QString& s) { say(s); });
     connect(&background_, &Background::rested, this, [this](const QString& key) {
         if (key == QLatin1String("open"))
             emit openingChanged();
     });
+    compileSoon_.setSingleShot(true);
+    connect(&compileSoon_, &QTimer::timeout, this, &Session::compileNow);
     arrivingSoon_.setSingleShot(true);
     connect(&arrivingSoon_, &QTimer::timeout, this, [this] {
         showArriving_ = true;
@@ -100,6 +102,20 @@ void Session::afterChange()
 
 void Session::compile()
 {
+    // While many files join, what was there before and the first of them sound; the others follow in
+    // batches, for every one of them moves its neighbours' borders.
+    if (addingMany() && compileSoon_.isActive())
+        return;
+    if (addingMany()) {
+        compileSoon_.start(1000);
+        return;
+    }
+    compileNow();
+}
+
+void Session::compileNow()
+{
+    compileSoon_.stop();
     using Made = std::shared_ptr<std::unique_ptr<const Program>>;
     const double rate = player_.engine().rate();
     background_.run(

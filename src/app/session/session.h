@@ -109,11 +109,14 @@ signals:
 private:
     void afterChange();
     void compile();
+    void compileNow();
+    bool addingMany() const;
     void measureSeam();
     void analyseForDrawing();
     void makePeaks();
     void opened(const QString& path, const Result<Instrument>& result);
     struct Adding;
+    void listenToNext(std::size_t count);
     void takeReady(std::size_t index, const Result<Take>& made, const QString& path);
     void addReady();
     void finishAdding();
@@ -145,7 +148,7 @@ private:
     std::shared_ptr<Adding> adding_;
     std::shared_ptr<Arriving> arriving_;
     bool showArriving_ = false; ///< Short files are there before anything could be seen.
-    QTimer arrivingSoon_;
+    QTimer arrivingSoon_, compileSoon_;
     std::optional<SplitResult> split_;
     struct Drawn {
         AudioPtr audio;
