@@ -297,6 +297,8 @@ const char* nameOf(LoopKind kind)
         return "long, living";
     case LoopKind::middle:
         return "middle";
+    case LoopKind::fromFile:
+        return "from the file";
     case LoopKind::shortSteady:
         break;
     }

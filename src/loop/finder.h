@@ -11,7 +11,12 @@
 
 namespace puretone {
 
-enum class LoopKind { longLiving, middle, shortSteady };
+enum class LoopKind {
+    longLiving,
+    middle,
+    shortSteady,
+    fromFile, ///< Not found but set by whoever made the file.
+};
 
 /// A loop that was baked and measured.
 struct LoopCandidate {
@@ -42,7 +47,8 @@ struct LoopOptions {
 /// @param period Of the note in seconds, where it has one.
 /// @return A report; verdict `none` with a message where the sound is too short or dies away.
 ///
-/// Cost: O(n log n); about 450 ms for 10 s of stereo at 48 kHz. Keeps no state; safe from any thread.
+/// Cost: O(n log n); about 450 ms for 10 s of stereo at 48 kHz. Keeps no state; safe from any
+/// thread.
 LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period,
     const LoopOptions& options = {}, const Progress& progress = {});
 

@@ -25,8 +25,8 @@ constexpr Names<SoundKind, 4> kindNames = {
         {SoundKind::percussive, "percussive"}, {SoundKind::unpitched, "unpitched"}}};
 constexpr Names<FadeShape, 4> fadeNames = {{{FadeShape::straight, "straight"},
     {FadeShape::soft, "soft"}, {FadeShape::early, "early"}, {FadeShape::late, "late"}}};
-constexpr Names<LoopKind, 3> loopKindNames = {{{LoopKind::longLiving, "long"},
-    {LoopKind::middle, "middle"}, {LoopKind::shortSteady, "short"}}};
+constexpr Names<LoopKind, 4> loopKindNames = {{{LoopKind::longLiving, "long"},
+    {LoopKind::middle, "middle"}, {LoopKind::shortSteady, "short"}, {LoopKind::fromFile, "file"}}};
 
 json loopJson(const Loop& loop)
 {

@@ -31,6 +31,15 @@ bool contradictsSeries(const Take& take)
         && std::abs(*take.pitch.midi - take.tuning.rootKey) > seriesTolerance;
 }
 
+std::vector<PitchChoice> pitchChoices(const Take& take)
+{
+    auto choices = take.pitch.choices;
+    if (const auto& sampler = take.recording->sampler)
+        choices.insert(choices.begin() + (choices.empty() ? 0 : 1),
+            PitchChoice{sampler->midi, 0.0, "from the file"});
+    return choices;
+}
+
 std::string keyWithNumber(int key, const Naming& naming)
 {
     return noteName(key, naming) + " (" + std::to_string(key) + ")";
@@ -47,9 +56,8 @@ Reading soundReading(const Take& take)
         reading.concern = "Only the first two of " + std::to_string(channels)
             + " channels are heard: choose others with \"Choose channels\" below the wave.";
     else if (playedPart(take).length() < take.kept.length() && !take.loop.on)
-        reading.concern = "Longer than "
-            + formatNumber(longestNoteSeconds / 60.0, 0) + " minutes: keys play the first "
-            + formatNumber(playedOfLongSeconds / 60.0, 0)
+        reading.concern = "Longer than " + formatNumber(longestNoteSeconds / 60.0, 0)
+            + " minutes: keys play the first " + formatNumber(playedOfLongSeconds / 60.0, 0)
             + " minutes of it. Split it, or keep less.";
     return reading;
 }

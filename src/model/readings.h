@@ -22,6 +22,10 @@ const char* nameOf(Stop stop);
 Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, const Naming& naming,
     const std::optional<LoopCandidate>& seam);
 
+/// What the take's pitch may be: what was read, ranked, and after the first of it the root that the
+/// file itself names, where it does (its confidence is 0: it is not ours to judge).
+std::vector<PitchChoice> pitchChoices(const Take& take);
+
 /// A piece of a row may be this far from its key, semitones: nearly a quarter tone out of tune, and
 /// no other key's.
 inline constexpr double seriesTolerance = 0.6;

@@ -22,8 +22,8 @@ void readPitch(Take& take, const Progress& progress)
 {
     // The analysis looks at the first six seconds: nothing is gained by mixing an hour.
     Span heard = take.kept;
-    heard.end.value
-        = std::min(heard.end.value, heard.start.value + toFrames(7.0, take.rate()).value);
+    heard.end.value =
+        std::min(heard.end.value, heard.start.value + toFrames(7.0, take.rate()).value);
     take.pitch = analysePitch(mixToMono(take.audio(), heard), take.rate(), progress);
     // What somebody or something else decided stays.
     if (take.tuning.source != TuningSource::proposed)
@@ -48,11 +48,46 @@ void hearAgain(Take& take, const Progress& progress)
     }
 }
 
+namespace {
+
+/// The loop that stands in the file, measured as ours are; nothing where it lies outside.
+std::optional<LoopCandidate> loopFromFile(const Take& take)
+{
+    const auto& sampler = take.recording->sampler;
+    if (!sampler || sampler->loops.empty())
+        return std::nullopt;
+    Loop loop;
+    loop.on = true;
+    loop.span = sampler->loops.front().span;
+    const auto frames = take.audio().frames();
+    if (loop.span.start.value < 0 || loop.span.end.value > frames
+        || loop.span.length() < shortestLoop)
+        return std::nullopt;
+    if (reversed(take.treatments))
+        loop.span = mirrored(loop.span, frames);
+    if (loop.span.start < take.kept.start || loop.span.start >= take.kept.end)
+        return std::nullopt;
+    auto judged = judgeLoop(take.audio(), loop, take.period());
+    judged.kind = LoopKind::fromFile;
+    return judged;
+}
+
+} // namespace
+
 void searchLoops(Take& take, bool takeBest, const Progress& progress)
 {
     auto report = findLoops(take.audio(), take.kept, take.period(), {}, progress);
     take.loopChoices = std::move(report.candidates);
     take.loopMessage = std::move(report.message);
+    if (const auto given = loopFromFile(take)) {
+        // Beside our best, and before it only where it is clearly better.
+        constexpr double clearly = 0.5;
+        const bool first =
+            take.loopChoices.empty() || take.loopChoices.front().cost > given->cost + clearly;
+        take.loopChoices.insert(take.loopChoices.begin() + (first ? 0 : 1), *given);
+        if (first && takeBest)
+            take.kept.end = std::max(take.kept.end, given->loop.span.end);
+    }
     if (takeBest && !take.loopChoices.empty())
         take.loop = take.loopChoices.front().loop;
 }
@@ -64,24 +99,6 @@ void takeFromFile(Take& take, const SamplerInfo& sampler)
 {
     if (take.pitch.verdict != PitchVerdict::clear)
         take.tuning = Tuning::forPitch(sampler.midi, TuningSource::fromFile);
-}
-
-void loopFromFile(Take& take, const SamplerInfo& sampler)
-{
-    if (sampler.loops.empty())
-        return;
-    Loop loop;
-    loop.on = true;
-    loop.span = sampler.loops.front().span;
-    if (loop.span.start.value < 0 || loop.span.end.value > take.audio().frames()
-        || loop.span.length() < shortestLoop)
-        return;
-    auto judged = judgeLoop(take.audio(), loop, take.period());
-    if (take.loopChoices.empty() || take.loopChoices.front().cost > judged.cost + 0.5) {
-        take.loop = loop;
-        take.kept.end.value = std::max(take.kept.end.value, loop.span.end.value);
-    }
-    take.loopChoices.push_back(judged);
 }
 
 } // namespace
@@ -104,8 +121,6 @@ Result<Take> makePiece(const Take& source, Span kept, const std::string& name,
         takeFromFile(take, *recording->sampler);
     if (options.findLoop) {
         searchLoops(take, true, progress.part(0.2, 1.0));
-        if (recording->sampler)
-            loopFromFile(take, *recording->sampler);
     }
     take.loop.on = options.findLoop && !take.loopChoices.empty();
     if (progress.cancelled())

@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "audio/level.h"
 #include "engine/render.h"
 #include "formats/formats.h"
 #include "formats/midi_file.h"
+#include "model/json.h"
+#include "prepare/treat.h"
 #include "support/takes.h"
 
 #include <catch2/catch.hpp>
@@ -277,4 +280,49 @@ TEST_CASE("MIDI files are read with their tempo", "[formats][midi]")
     std::ofstream(folder / "z.mid") << "";
     CHECK_FALSE(readMidiFile(folder / "z.mid"));
     CHECK_FALSE(readMidiFile(folder / "gone.mid"));
+}
+
+TEST_CASE(
+    "a project keeps treatments and fades, and refuses a treatment it does not know", "[project]")
+{
+    const TemporaryFolder folder;
+    auto instrument = example();
+    Take& take = instrument.takes[0];
+    const Treatments list{{RemoveDc{}}, {PassFilter{PassFilter::Cut::high, 9000.0, 12}, false},
+        {Band{Band::Shape::highShelf, 3000.0, -4.0, 1.0}},
+        {Level{Level::To::loudness, -20.0, take.kept}}, {EvenOut{0.5, take.kept}},
+        {Channels{Channels::How::picked, 1, 0}}, {Width{0.5}}, {Reverse{}}};
+    setTreatments(take, list, treat(take.recording->audio, list));
+    take.fades.outShape = FadeShape::early;
+    instrument = sanitized(instrument);
+    REQUIRE(writeInstrument(instrument, folder / "a.puretone"));
+    const auto again = openInstrument(folder / "a.puretone");
+    REQUIRE(again);
+    CHECK(*again == instrument);
+    CHECK(again->takes[0].audio() == instrument.takes[0].audio());
+    auto text = toJson(instrument);
+    const auto at = text.find("\"evenOut\",");
+    text.replace(text.find("\"removeDc\""), 10, "\"turnBlue\"");
+    CHECK(at != std::string::npos);
+    const auto refused = fromJson(
+        text, "b.puretone", [&](const std::string&, const std::string&) -> Result<RecordingPtr> {
+            return instrument.takes[0].recording.pointer();
+        });
+    REQUIRE_FALSE(refused);
+    CHECK(refused.error().code == ErrorCode::damaged);
+}
+
+TEST_CASE("what is written is what the treatments made", "[project]")
+{
+    const TemporaryFolder folder;
+    auto take = plainTake(mono(harmonicTone(220.0, 48000.0, 1.0)), 57.0);
+    const Treatments list{{Level{Level::To::peak, -20.0, {}}}};
+    setTreatments(take, list, treat(take.recording->audio, list));
+    for (const char* name : {"a.wav", "a.sf2", "a.sfz"}) {
+        REQUIRE(writeInstrument(instrumentOf(take), folder / name));
+        const auto again = openInstrument(folder / name);
+        REQUIRE(again);
+        const auto& audio = again->takes[0].audio();
+        CHECK(peakLevel(audio, audio.whole()).value == Approx(-20.0).margin(0.02));
+    }
 }

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/take_maker.h"
+#include "prepare/treat.h"
 
 #include "model/readings.h"
 
@@ -38,7 +39,8 @@ TEST_CASE("root and loop in a file are used where ours are worse", "[model][take
     const auto tone = read(harmonicTone(440.0, 48000.0, 1.0));
     CHECK(tone.tuning.source == TuningSource::proposed);
     CHECK(tone.tuning.rootKey == 69);
-    CHECK(tone.loopChoices.back().loop.span == sampler.loops[0].span);
+    CHECK(std::any_of(tone.loopChoices.begin(), tone.loopChoices.end(),
+        [&](const LoopCandidate& c) { return c.loop.span == sampler.loops[0].span; }));
 }
 
 TEST_CASE("noise is not put out of tune by a guess", "[model][take]")
@@ -111,4 +113,65 @@ TEST_CASE("names are made from file names", "[model][take]")
     CHECK(nameFromFile("fog-horn.flac") == "fog horn");
     CHECK(nameFromFile("a.b.wav") == "a.b");
     CHECK(nameFromFile("") == "Untitled");
+}
+
+TEST_CASE("root and loop of a file stand beside our own", "[take]")
+{
+    SamplerInfo sampler;
+    sampler.midi = 60.25; // not what it sounds like
+    sampler.loops.push_back({{Frames{20000}, Frames{60000}}, 0});
+    const auto bytes = encodeWav(
+        probe::mono(probe::harmonicTone(220.0, 48000.0, 2.0)), SampleFormat::float32, sampler);
+    const auto recording = decodeRecording(bytes, "given.wav");
+    REQUIRE(recording);
+    const auto take = makeTake(*recording);
+    REQUIRE(take);
+    CHECK(take->tuning.rootKey == 57); // clear: our own reading
+    const auto choices = pitchChoices(*take);
+    const auto given = std::find_if(choices.begin(), choices.end(),
+        [](const PitchChoice& c) { return c.reason == "from the file"; });
+    REQUIRE(given != choices.end());
+    CHECK(given->midi == Approx(60.25));
+    CHECK(take->pitch.choices.size() + 1 == choices.size());
+    const auto loop = std::find_if(take->loopChoices.begin(), take->loopChoices.end(),
+        [](const LoopCandidate& c) { return c.kind == LoopKind::fromFile; });
+    REQUIRE(loop != take->loopChoices.end());
+    CHECK(loop->loop.span == sampler.loops[0].span);
+    // It stays a choice when loops are looked for again, and turns round with the sound.
+    Take again = *take;
+    setTreatments(again, {{Reverse{}}}, treat(again.recording->audio, {{Reverse{}}}));
+    searchLoops(again, false);
+    CHECK(std::any_of(again.loopChoices.begin(), again.loopChoices.end(), [&](const auto& c) {
+        return c.kind == LoopKind::fromFile
+            && c.loop.span == mirrored(sampler.loops[0].span, take->audio().frames());
+    }));
+}
+
+TEST_CASE("turning a take round twice gives it back", "[take][treat]")
+{
+    auto take =
+        probe::looped(probe::plainTake(probe::mono(probe::harmonicTone(220.0, 48000.0, 1.0)), 57.0),
+            20000, 30000, 2000);
+    take.kept = {Frames{100}, Frames{40000}};
+    take.fades = {0.002, 0.2, FadeShape::soft, FadeShape::late};
+    const Take before = take;
+    const Treatments turned{{Reverse{}}};
+    setTreatments(take, turned, treat(take.recording->audio, turned));
+    CHECK(take.kept == Span{Frames{8000}, Frames{47900}});
+    CHECK(take.loop.span == Span{Frames{18000}, Frames{28000}});
+    CHECK(take.fades.inShape == FadeShape::late);
+    setTreatments(take, {}, take.recording->audio);
+    CHECK(take == before);
+    CHECK(take.sound() == take.recording->audio);
+}
+
+TEST_CASE("very long kept parts are played from their beginning only", "[take]")
+{
+    Take take = probe::plainTake({100.0, {std::vector<float>(100000, 0.1f)}}, 60.0);
+    CHECK(playedPart(take) == Span{Frames{0}, Frames{12000}});
+    take.loop.on = true;
+    take.loop.span = {Frames{100}, Frames{90000}};
+    CHECK(playedPart(take).end == Frames{90000});
+    take = probe::plainTake({100.0, {std::vector<float>(50000, 0.1f)}}, 60.0);
+    CHECK(playedPart(take) == take.kept);
 }

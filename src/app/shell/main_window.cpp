@@ -189,7 +189,19 @@ void MainWindow::buildTakes(QHBoxLayout* row)
     auto* heading = new QLabel(tr("Takes"), takesCard_);
     heading->setFont(Theme::font(14, Theme::Weight::strong));
     heading->setContentsMargins(6, 0, 0, 0);
-    card->addWidget(heading);
+    foldTakes_ = new QToolButton(takesCard_);
+    foldTakes_->setAutoRaise(true);
+    foldTakes_->setAccessibleName(tr("Fold the list of takes"));
+    auto* headRow = new QHBoxLayout;
+    headRow->setContentsMargins(0, 0, 0, 0);
+    headRow->addWidget(heading, 1);
+    headRow->addWidget(foldTakes_);
+    card->addLayout(headRow);
+    connect(foldTakes_, &QToolButton::clicked, this, [this, heading] {
+        takesFolded_ = !takesFolded_;
+        heading->setVisible(!takesFolded_);
+        refreshTakes();
+    });
     auto* scroll = new QScrollArea(takesCard_);
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -202,6 +214,8 @@ void MainWindow::buildTakes(QHBoxLayout* row)
     column->addStretch(1);
     scroll->setWidget(inside);
     card->addWidget(scroll, 1);
+    card->addStretch(0);
+    takesScroll_ = scroll;
     row->addWidget(takesCard_);
     takesCard_->hide();
     connect(takes_, &TakeList::chosen, &session_, &Session::showTake);
@@ -212,6 +226,11 @@ void MainWindow::refreshTakes()
 {
     const auto& takes = session_.instrument().takes;
     takesCard_->setVisible(takes.size() > 1);
+    takesCard_->setFixedWidth(takesFolded_ ? 44 : 190);
+    takesScroll_->setVisible(!takesFolded_);
+    foldTakes_->setText(takesFolded_ ? QStringLiteral("›") : QStringLiteral("‹"));
+    foldTakes_->setToolTip(takesFolded_ ? tr("Show the %1 takes").arg(takes.size())
+                                        : tr("Fold the list of takes away"));
     std::vector<TakeRow> rows;
     for (const auto& take : takes) {
         const bool noPitch = take.pitch.verdict == PitchVerdict::none

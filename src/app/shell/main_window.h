@@ -71,6 +71,9 @@ private:
     QMenu* recent_;
     QFrame* takesCard_;
     TakeList* takes_;
+    QWidget* takesScroll_;
+    QToolButton* foldTakes_;
+    bool takesFolded_ = false;
     std::array<StopView*, allStops.size()> stops_{};
     MessageBar* messages_;
     KeysDock* dock_;

@@ -80,7 +80,7 @@ PitchStop::PitchStop(Session& s, QWidget* parent)
         setTuning(tr("Octave up"), [](Tuning& t) { t.rootKey = std::min(127, t.rootKey + 12); });
     });
     connect(choices_, &ChoiceList::chosen, this, [this](int index) {
-        const double midi = session().take()->pitch.choices[std::size_t(index)].midi;
+        const double midi = pitchChoices(*session().take())[std::size_t(index)].midi;
         setTuning(tr("Choose note"),
             [&](Tuning& t) { t = Tuning::forPitch(midi, TuningSource::byHand); });
     });
@@ -161,7 +161,7 @@ void PitchStop::refresh()
     line_->setPitch(line, midi, double(take->kept.length()) / take->rate(), naming);
     spectrum_->setSpectrum(session().spectrum(), hz.value, take->pitch.stretch,
         typeset(noteName(nearestKey(midi).key, naming)));
-    choices_->setChoices(take->pitch.choices, nearestKey(midi).key, naming);
+    choices_->setChoices(pitchChoices(*take), nearestKey(midi).key, naming);
     note_->setText(typeset(noteName(take->tuning.rootKey, naming)));
     note_->setStyleSheet(QStringLiteral("color: %1").arg(Theme::tokens().brass.name()));
     cents_->setText(typeset(formatCents(Cents{-take->tuning.fineCents})));

@@ -75,8 +75,10 @@ void ChoiceList::paintEvent(QPaintEvent*)
         painter.drawRoundedRect(bar, 4.0, 4.0);
         painter.setBrush(t.brass);
         painter.drawRoundedRect(
-            QRectF(bar.left(), bar.top(), std::max(3.0, choice.confidence * bar.width()), 8.0), 4.0,
-            4.0);
+            QRectF(bar.left(), bar.top(),
+                choice.confidence > 0.0 ? std::max(3.0, choice.confidence * bar.width()) : 0.0,
+                8.0),
+            4.0, 4.0);
         painter.setFont(Theme::font(13));
         painter.setPen(here ? t.ink : t.quietInk);
         painter.drawText(QRectF(236.0, row.top(), row.width() - 244.0, row.height()),
