@@ -11,7 +11,8 @@ void showShortcuts(QWidget* parent)
     box.setWindowTitle(QObject::tr("Shortcuts"));
     box.setTextFormat(Qt::RichText);
     const char* rows[][2] = {{"Ctrl+1 to Ctrl+6", "go to a stop"}, {"Ctrl+O, Ctrl+S", "open, save"},
-        {"Ctrl+Shift+O", "add recordings as takes"}, {"Ctrl+Z, Ctrl+Shift+Z", "undo, redo"},
+        {"Ctrl+Shift+O", "add recordings as takes"},
+        {"Ctrl+R", "record: open the recorder, start, stop"}, {"Ctrl+Z, Ctrl+Shift+Z", "undo, redo"},
         {"Space", "play the root key"},
         {"A W S E D F …", "play notes; Page Up and Page Down change the octave"},
         {"Ctrl+.", "end all notes"}, {"Wheel, + and −", "zoom the wave"},
@@ -21,6 +22,7 @@ void showShortcuts(QWidget* parent)
         {"Esc while dragging", "put it back"},
         {"Ctrl+Up, Ctrl+Down", "root key an octave up, down (at Pitch)"},
         {"Double-click on a field's name", "back to its usual value"},
+        {"Arrows, Space, Delete on a treatment", "choose, switch, remove; Ctrl+arrow moves it"},
         {"Ctrl+T", "Daybreak or Night watch"}};
     QString text = QStringLiteral("<table cellspacing='6'>");
     for (const auto& row : rows)
