@@ -34,9 +34,9 @@ bool contradictsSeries(const Take& take)
 std::vector<PitchChoice> pitchChoices(const Take& take)
 {
     auto choices = take.pitch.choices;
-    if (const auto& sampler = take.recording->sampler)
+    if (const auto& given = take.recording->sampler)
         choices.insert(choices.begin() + (choices.empty() ? 0 : 1),
-            PitchChoice{sampler->midi, 0.0, "from the file"});
+            PitchChoice{given->midi, 0.0, "from the file"});
     return choices;
 }
 

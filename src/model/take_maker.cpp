@@ -53,12 +53,12 @@ namespace {
 /// The loop that stands in the file, measured as ours are; nothing where it lies outside.
 std::optional<LoopCandidate> loopFromFile(const Take& take)
 {
-    const auto& sampler = take.recording->sampler;
-    if (!sampler || sampler->loops.empty())
+    const auto& given = take.recording->sampler;
+    if (!given || given->loops.empty())
         return std::nullopt;
     Loop loop;
     loop.on = true;
-    loop.span = sampler->loops.front().span;
+    loop.span = given->loops.front().span;
     const auto frames = take.audio().frames();
     if (loop.span.start.value < 0 || loop.span.end.value > frames
         || loop.span.length() < shortestLoop)

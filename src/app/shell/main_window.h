@@ -50,6 +50,8 @@ protected:
     void changeEvent(QEvent* event) override;
 
 private:
+    static constexpr int sideWidth = 200; ///< Of the names, left of the path.
+
     void buildHead(QVBoxLayout* column);
     void buildStops();
     void buildTakes(QHBoxLayout* row);

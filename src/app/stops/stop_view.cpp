@@ -74,6 +74,23 @@ void StopView::connectToInstrument(
 
 namespace {
 
+FieldSpec named(const QString& label, const QString& tip)
+{
+    FieldSpec spec;
+    spec.label = label;
+    spec.tip = tip;
+    return spec;
+}
+
+FieldSpec ranged(const QString& label, const QString& tip, double low, double high, double reset)
+{
+    FieldSpec spec = named(label, tip);
+    spec.low = low;
+    spec.high = high;
+    spec.reset = reset;
+    return spec;
+}
+
 std::optional<double> numberFrom(const QString& text, const char* unit)
 {
     return parseNumber(text.toStdString(), unit);
@@ -84,9 +101,7 @@ std::optional<double> numberFrom(const QString& text, const char* unit)
 FieldSpec framesField(
     const QString& label, const QString& tip, std::function<double()> rate, bool position)
 {
-    FieldSpec spec;
-    spec.label = label;
-    spec.tip = tip;
+    FieldSpec spec = named(label, tip);
     spec.format = [rate, position](double frames) {
         const double seconds = frames / rate();
         return QString::fromStdString(position ? formatPosition(seconds) : formatSeconds(seconds));
@@ -105,23 +120,16 @@ FieldSpec framesField(
 FieldSpec secondsField(
     const QString& label, const QString& tip, double low, double high, double reset)
 {
-    FieldSpec spec;
-    spec.label = label;
-    spec.tip = tip;
+    FieldSpec spec = ranged(label, tip, low, high, reset);
     spec.format = [](double seconds) { return QString::fromStdString(formatSeconds(seconds)); };
     spec.parse = [](const QString& text) { return parseSeconds(text.toStdString(), 1.0); };
     spec.step = stepTime;
-    spec.reset = reset;
-    spec.low = low;
-    spec.high = high;
     return spec;
 }
 
 FieldSpec centsField(const QString& label, const QString& tip, double low, double high)
 {
-    FieldSpec spec;
-    spec.label = label;
-    spec.tip = tip;
+    FieldSpec spec = named(label, tip);
     spec.format = [](double cents) { return QString::fromStdString(formatCents(Cents{cents})); };
     spec.parse = [](const QString& text) { return numberFrom(text, "ct"); };
     spec.step = [](double cents, double steps) {
@@ -136,9 +144,7 @@ FieldSpec centsField(const QString& label, const QString& tip, double low, doubl
 FieldSpec decibelField(
     const QString& label, const QString& tip, double low, double high, double reset)
 {
-    FieldSpec spec;
-    spec.label = label;
-    spec.tip = tip;
+    FieldSpec spec = ranged(label, tip, low, high, reset);
     spec.format = [low](double level) {
         return level <= low ? QStringLiteral("silent")
                             : QString::fromStdString(formatDecibels(Decibels{level}));
@@ -148,24 +154,16 @@ FieldSpec decibelField(
                                                          : numberFrom(text, "db");
     };
     spec.step = [](double level, double steps) { return stepLinear(level, steps, 0.5); };
-    spec.reset = reset;
-    spec.low = low;
-    spec.high = high;
     return spec;
 }
 
 FieldSpec frequencyField(
     const QString& label, const QString& tip, double low, double high, double reset)
 {
-    FieldSpec spec;
-    spec.label = label;
-    spec.tip = tip;
+    FieldSpec spec = ranged(label, tip, low, high, reset);
     spec.format = [](double hz) { return QString::fromStdString(formatHz(hz)); };
     spec.parse = [](const QString& text) { return parseHz(text.toStdString()); };
     spec.step = [](double hz, double steps) { return hz * std::exp2(steps / 12.0); };
-    spec.reset = reset;
-    spec.low = low;
-    spec.high = high;
     return spec;
 }
 
@@ -183,23 +181,16 @@ FieldSpec loudnessField(
 FieldSpec ratioField(
     const QString& label, const QString& tip, double low, double high, double reset)
 {
-    FieldSpec spec;
-    spec.label = label;
-    spec.tip = tip;
+    FieldSpec spec = ranged(label, tip, low, high, reset);
     spec.format = [](double value) { return QString::fromStdString(formatNumber(value, 2)); };
     spec.parse = [](const QString& text) { return numberFrom(text, ""); };
     spec.step = [](double value, double steps) { return value * std::pow(1.08, steps); };
-    spec.reset = reset;
-    spec.low = low;
-    spec.high = high;
     return spec;
 }
 
 FieldSpec percentField(const QString& label, const QString& tip, double reset, double high)
 {
-    FieldSpec spec;
-    spec.label = label;
-    spec.tip = tip;
+    FieldSpec spec = named(label, tip);
     spec.format = [](double share) {
         return QString::number(100.0 * share, 'f', 0) + QStringLiteral(" %");
     };
@@ -216,9 +207,7 @@ FieldSpec percentField(const QString& label, const QString& tip, double reset, d
 
 FieldSpec keyField(const QString& label, const QString& tip, std::function<Naming()> naming)
 {
-    FieldSpec spec;
-    spec.label = label;
-    spec.tip = tip;
+    FieldSpec spec = named(label, tip);
     spec.format = [naming](double key) {
         return QString::fromStdString(keyWithNumber(int(std::lround(key)), naming()));
     };
@@ -236,15 +225,10 @@ FieldSpec keyField(const QString& label, const QString& tip, std::function<Namin
 FieldSpec countField(
     const QString& label, const QString& tip, double low, double high, double reset)
 {
-    FieldSpec spec;
-    spec.label = label;
-    spec.tip = tip;
+    FieldSpec spec = ranged(label, tip, low, high, reset);
     spec.format = [](double n) { return QString::number(std::lround(n)); };
     spec.parse = [](const QString& text) { return numberFrom(text, ""); };
     spec.step = [](double n, double steps) { return std::round(stepLinear(n, steps, 1.0)); };
-    spec.reset = reset;
-    spec.low = low;
-    spec.high = high;
     return spec;
 }
 
