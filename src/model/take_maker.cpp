@@ -5,7 +5,10 @@
 #include "prepare/kept_part.h"
 
 #include <algorithm>
+#include <atomic>
 #include <filesystem>
+#include <functional>
+#include <thread>
 
 namespace puretone {
 
@@ -140,20 +143,47 @@ Result<Take> makeTake(
     return makePiece(source, *kept, nameFromFile(recording->fileName), options, progress);
 }
 
+namespace {
+
+/// Calls `work` for 0 to count - 1 on all cores, each once, in no order.
+void onAllCores(std::size_t count, const std::function<void(std::size_t)>& work)
+{
+    std::atomic<std::size_t> next{0};
+    const auto worker = [&] {
+        for (auto i = next++; i < count; i = next++)
+            work(i);
+    };
+    std::vector<std::jthread> others;
+    const std::size_t cores = std::max(1U, std::thread::hardware_concurrency());
+    for (std::size_t t = 1; t < std::min(cores, count); ++t)
+        others.emplace_back(worker);
+    worker();
+}
+
+} // namespace
+
 std::vector<Take> makePieces(const Take& source, const std::vector<Piece>& pieces,
     const TakeOptions& options, const std::optional<NoteSeries>& series, const Progress& progress)
 {
+    std::vector<Span> wanted;
+    for (const auto& piece : pieces)
+        if (!piece.sliver)
+            wanted.push_back(piece.span);
+    std::vector<std::optional<Take>> made(wanted.size());
+    std::atomic<std::size_t> done{0};
+    onAllCores(wanted.size(), [&](std::size_t i) {
+        if (progress.cancelled())
+            return;
+        if (auto take = makePiece(source, wanted[i], {}, options, {progress.stop, {}}))
+            made[i] = std::move(*take);
+        progress.at(double(++done) / double(wanted.size()));
+    });
     std::vector<Take> takes;
-    for (std::size_t i = 0; i < pieces.size() && !progress.cancelled(); ++i) {
-        if (pieces[i].sliver)
-            continue;
-        const double share = 1.0 / double(pieces.size());
-        const auto name =
-            nameFromFile(source.recording->fileName) + " " + std::to_string(takes.size() + 1);
-        auto take = makePiece(source, pieces[i].span, name, options,
-            progress.part(double(i) * share, double(i + 1) * share));
+    for (auto& take : made) {
         if (!take)
             continue;
+        take->name =
+            nameFromFile(source.recording->fileName) + " " + std::to_string(takes.size() + 1);
         if (series) {
             const int key = std::clamp(series->firstKey + int(takes.size()) * series->step, 0, 127);
             const double off = take->pitch.midi ? *take->pitch.midi - key : 1e9;

@@ -32,7 +32,7 @@ struct NoteSeries {
 };
 
 /// Takes of all pieces that are no slivers, named after the recording and numbered. They share
-/// the source's recording and its treatments.
+/// the source's recording and its treatments. Runs on all cores; `progress` is told from each.
 ///
 /// @param series Gives each take its root key in turn; the fine tuning is still what was read,
 /// where
