@@ -286,6 +286,19 @@ Recorder::Look Recorder::look()
     return now;
 }
 
+Recorder::Phase Recorder::phase()
+{
+    const std::lock_guard lock(mutex_);
+    return phase_;
+}
+
+void Recorder::forgetClip()
+{
+    const std::lock_guard lock(mutex_);
+    clipped_.store(false);
+    peaks_ = {}; // or the peak that clipped would be seen once more
+}
+
 std::vector<Extent> Recorder::picture(std::size_t columns)
 {
     const std::lock_guard lock(mutex_);

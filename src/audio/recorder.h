@@ -73,9 +73,10 @@ public:
     /// @param trouble Told in what comes back: "The microphone has gone."
     std::optional<Recorded> stop(const std::string& trouble = {});
     Look look();
+    Phase phase();
     /// The newest columns of the picture, without looking at the meters.
     std::vector<Extent> picture(std::size_t columns);
-    void forgetClip() { clipped_.store(false); }
+    void forgetClip();
 
 private:
     struct File;

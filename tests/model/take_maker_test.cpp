@@ -175,3 +175,20 @@ TEST_CASE("very long kept parts are played from their beginning only", "[take]")
     take = probe::plainTake({100.0, {std::vector<float>(50000, 0.1f)}}, 60.0);
     CHECK(playedPart(take) == take.kept);
 }
+
+TEST_CASE("more than two channels and hours of sound are pointed out", "[take]")
+{
+    Audio six{48000.0, std::vector(6, probe::harmonicTone(220.0, 48000.0, 0.5))};
+    Take take = probe::plainTake(std::move(six), 57.0);
+    const auto concern = [](const Take& t) {
+        Instrument instrument;
+        instrument.takes = {t};
+        return readingOf(Stop::sound, instrument, &t, {}, {}).concern;
+    };
+    CHECK_THAT(concern(take), Catch::Matchers::Contains("6 channels"));
+    const Treatments pair{{Channels{Channels::How::picked, 4, 5}}};
+    setTreatments(take, pair, treat(take.recording->audio, pair));
+    CHECK(concern(take).empty());
+    const Take hour = probe::plainTake({100.0, {std::vector<float>(360000, 0.1f)}}, 60.0);
+    CHECK_THAT(concern(hour), Catch::Matchers::Contains("Split it"));
+}

@@ -335,6 +335,12 @@ bool MainWindow::mayDiscard()
 
 void MainWindow::closeEvent(QCloseEvent* event)
 {
+    // A recording that goes on becomes a take first, and so work that may be saved.
+    auto* panel = static_cast<SoundStop*>(stop(Stop::sound))->recording();
+    if (panel->isRecording()) {
+        panel->toggle();
+        session_.background().settle();
+    }
     if (mayDiscard())
         event->accept();
     else

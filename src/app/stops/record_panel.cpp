@@ -216,6 +216,15 @@ Recorder::Settings RecordPanel::settings() const
     return settings;
 }
 
+bool RecordPanel::isRecording() const
+{
+    auto* recorder = session_.player().recorder();
+    if (recorder == nullptr)
+        return false;
+    const auto phase = recorder->phase();
+    return phase == Recorder::Phase::recording || phase == Recorder::Phase::waiting;
+}
+
 void RecordPanel::toggle()
 {
     auto* recorder = session_.player().recorder();
@@ -223,8 +232,7 @@ void RecordPanel::toggle()
         session_.say(tr("No input is open. Choose one beside the record button."));
         return;
     }
-    const auto phase = recorder->look().phase;
-    if (phase == Recorder::Phase::recording || phase == Recorder::Phase::waiting) {
+    if (isRecording()) {
         collect(recorder->stop());
         return;
     }

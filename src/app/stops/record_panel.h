@@ -39,6 +39,7 @@ public:
     /// Shows it and opens the input that was used last, or hides it and lets go of the input.
     void open(bool on);
     bool isOpen() const { return open_; }
+    bool isRecording() const;
     /// Starts recording, or stops it.
     void toggle();
 
