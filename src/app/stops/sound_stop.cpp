@@ -34,7 +34,10 @@ SoundStop::SoundStop(Session& s, QWidget* parent)
         connect(part, &FieldColumn::refused, details(), &FieldColumn::refused);
     details()->column()->addStretch(1);
     connect(record_, &QPushButton::toggled, recording_, &RecordPanel::open);
-    connect(recording_, &RecordPanel::openChanged, record_, &QPushButton::setChecked);
+    connect(recording_, &RecordPanel::openChanged, this, [this](bool on) {
+        record_->setChecked(on);
+        refresh();
+    });
     connectKeptFields();
     connect(open_, &QPushButton::clicked, this, &SoundStop::openAsked);
     connect(wave(), &WaveView::handleMoved, this, [this](int id, qint64 frame, bool first) {
@@ -244,6 +247,9 @@ void SoundStop::refresh()
     const bool has = showSound();
     treatments_->refresh();
     split_->refresh();
+    // While one records there is nothing to treat yet, and small windows have no room for both.
+    if (recording_->isOpen())
+        treatments_->bench()->hide();
     for (auto* field : {start_, end_, fadeIn_, fadeOut_})
         field->setFieldEnabled(has);
     for (auto* field : {fadeInShape_, fadeOutShape_})
