@@ -106,7 +106,8 @@ private:
     double sumTo(std::int64_t frame) const
     {
         const auto rest = wrap(frame, length_);
-        return double((frame - rest) / length_) * turn_ + inside(rest);
+        const auto turns = (frame - rest) / length_;
+        return double(turns) * turn_ + inside(rest);
     }
     std::int64_t length_;
     std::vector<double> head_, tail_;
