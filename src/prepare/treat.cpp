@@ -72,8 +72,8 @@ void evenOut(Audio& audio, double amount, Span over)
     const auto gains = evenOutGains(audio, over, amount, hop);
     for (auto& channel : audio.channels)
         for (std::int64_t i = 0; i < std::int64_t(channel.size()); ++i) {
-            const double at = std::clamp(double(i - over.start.value) / double(hop), 0.0,
-                double(gains.size() - 1));
+            const double at = std::clamp(
+                double(i - over.start.value) / double(hop), 0.0, double(gains.size() - 1));
             const auto index = std::size_t(at);
             const double next = gains[std::min(index + 1, gains.size() - 1)];
             const double gain = gains[index] + (at - double(index)) * (next - gains[index]);
@@ -167,8 +167,8 @@ std::vector<double> evenOutGains(const Audio& audio, Span span, double amount, s
     const auto early = levels.begin()
         + std::min<std::ptrdiff_t>(
             std::ptrdiff_t(levels.size()), std::ptrdiff_t(0.3 * audio.rate / double(hop)));
-    const auto risen = std::find_if(
-        levels.begin(), early, [&](double level) { return level > reference - 3.0; });
+    const auto risen =
+        std::find_if(levels.begin(), early, [&](double level) { return level > reference - 3.0; });
     if (risen != early)
         std::fill(levels.begin(), risen, *risen);
     auto gains = smoothed(levels, std::size_t(slowSeconds * audio.rate / double(hop)));
@@ -183,6 +183,7 @@ AudioPtr treat(const AudioPtr& audio, const Treatments& treatments, const Progre
         treatments.begin(), treatments.end(), [](const Treatment& t) { return t.on; });
     if (active == 0 || audio->channels.empty())
         return audio;
+    progress.at(0.0);
     auto treated = std::make_shared<Audio>(*audio);
     bool backwards = false;
     double done = 0.0;

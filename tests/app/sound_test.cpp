@@ -278,3 +278,24 @@ TEST_CASE("a folder with forty good and ten broken files gives forty takes and o
     d.session().undo();
     CHECK(d.document().takes.empty());
 }
+
+TEST_CASE("a long take is treated with progress that can be cancelled", "[app][treat]")
+{
+    Driver d;
+    Audio audio{48000.0, {std::vector<float>(std::size_t(150 * 48000), 0.1f)}};
+    const auto take = plainTake(std::move(audio), 60.0, "long");
+    d.session().edit("Long", [&](Instrument& next) { next = instrumentOf(take); });
+    d.settle();
+    const auto before = d.document();
+    auto* panel = soundStop(d).treatments();
+    panel->add(PassFilter{PassFilter::Cut::low, 40.0, 48});
+    waitFor([&] { return d.window.messages()->text().contains("Treating"); });
+    CHECK_THAT(d.window.messages()->text().toStdString(), Contains("Treating"));
+    d.click(d.window.messages(), "Cancel");
+    CHECK(d.document() == before);
+    CHECK(d.session().treatments().empty());
+    panel->add(PassFilter{PassFilter::Cut::low, 40.0, 48});
+    d.settle();
+    CHECK(d.take().treatments.size() == 1);
+    CHECK_FALSE(d.window.messages()->text().contains("Treating"));
+}

@@ -52,6 +52,8 @@ public:
     const Treatments& treatments() const;
     /// Changes that list; the sound follows from the background.
     void setTreatments(const QString& name, Treatments treatments, int gesture = 0);
+    /// Gives up what is being computed: the list is again what it was before.
+    void cancelTreating() { dropUnfinishedTreatment(); }
     /// Does to every other take what is done to the one on screen. What measures a stretch measures
     /// that take's own.
     void copyTreatments();

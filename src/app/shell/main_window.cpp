@@ -71,7 +71,14 @@ MainWindow::MainWindow(QWidget* parent)
         [this](const QString& key, double share) {
             if (key == QLatin1String("open"))
                 messages_->setProgress(share);
+            else if (key == QLatin1String("treat"))
+                showTreating(share);
         });
+    connect(&session_.background(), &Background::rested, this, [this](const QString& key) {
+        if (key == QLatin1String("treat") && !session_.opening())
+            messages_->endProgress();
+    });
+    connect(messages_, &MessageBar::cancelled, &session_, &Session::cancelTreating);
     connect(&session_, &Session::openingProgressed, messages_, &MessageBar::setProgress);
     connect(messages_, &MessageBar::cancelled, &session_, &Session::cancelOpening);
     connect(
@@ -120,6 +127,18 @@ void MainWindow::refreshTakes()
     }
     const Take* shown = session_.take();
     takes_->setRows(std::move(rows), shown != nullptr ? shown->id : 0);
+}
+
+void MainWindow::showTreating(double share)
+{
+    // Short takes are treated before a bar could be read.
+    constexpr double longSeconds = 60.0;
+    const Take* take = session_.take();
+    if (take == nullptr || session_.opening() || take->recording->audio->seconds() < longSeconds)
+        return;
+    if (share == 0.0)
+        messages_->showProgress(tr("Treating the recording…"));
+    messages_->setProgress(share);
 }
 
 void MainWindow::fillRecent()

@@ -58,6 +58,7 @@ private:
     void refreshTakes();
     void buildActions();
     void fillRecent();
+    void showTreating(double share);
     void openDialog();
     bool saveAs();
     void keepPlayed();
