@@ -10,7 +10,8 @@
 
 namespace puretone {
 
-/// Lets what an input hears be heard at an output, with a delay of about 20 ms. Both may run at
+/// Lets what an input hears be heard at an output, with a delay of about 20 ms, or one
+/// and a half of the input's blocks where those are larger. Both may run at
 /// their own rates and clocks: the read position follows at the ratio of the rates, and jumps where
 /// it has run dry or fallen far behind.
 class Monitor {
@@ -26,6 +27,7 @@ public:
     /// Input's thread.
     void feed(const float* left, const float* right, int count) noexcept
     {
+        inputBlock_.store(count, std::memory_order_relaxed);
         auto at = written_.load(std::memory_order_relaxed);
         for (int i = 0; i < count; ++i, ++at) {
             auto& frame = frames_[at % capacity];
@@ -39,12 +41,17 @@ public:
     void addTo(float* left, float* right, int count, double outputRate) noexcept
     {
         const double rate = inputRate_.load();
-        const bool wanted = on() && rate > 0.0;
+        if (rate <= 0.0) {
+            gain_ = 0.0f; // the input has gone; the next one fades in
+            return;
+        }
+        const bool wanted = on();
         if (!wanted && gain_ <= 0.0f)
             return;
         const double step = rate / outputRate;
         const auto written = double(written_.load(std::memory_order_acquire));
-        const double delay = 0.02 * rate + step * count;
+        const double block = inputBlock_.load(std::memory_order_relaxed);
+        const double delay = std::max(0.02 * rate, 1.5 * block) + step * count;
         const double behind = written - position_;
         if (behind < step * count + 2.0 || behind > 4.0 * delay || behind > capacity / 2.0)
             position_ = std::max(0.0, written - delay);
@@ -71,6 +78,7 @@ private:
     std::vector<std::array<std::atomic<float>, 2>> frames_;
     std::atomic<std::uint64_t> written_{0};
     std::atomic<double> inputRate_{0.0};
+    std::atomic<int> inputBlock_{0}; ///< Frames that come at once: no less may lie between.
     std::atomic<bool> on_{false};
     double position_ = 0.0; ///< Output's thread only.
     float gain_ = 0.0f;

@@ -45,6 +45,12 @@ Span playedPart(const Take& take)
     return played;
 }
 
+Span keptInRecording(const Take& take)
+{
+    return reversed(take.treatments) ? mirrored(take.kept, take.recording->audio->frames())
+                                     : take.kept;
+}
+
 namespace {
 
 void turnLoop(Loop& loop, std::int64_t frames)

@@ -128,12 +128,16 @@ struct Instrument {
     bool operator==(const Instrument&) const = default;
 };
 
-/// A kept part longer than this, without a loop, is a recording to be split rather than a note: keys
-/// play its beginning only.
+/// A kept part longer than this, without a loop, is a recording to be split rather than a note:
+/// keys play its beginning only.
 inline constexpr double longestNoteSeconds = 600.0;
 inline constexpr double playedOfLongSeconds = 120.0;
 /// What keys play and exports write: up to the end of the loop, or of the kept part.
 Span playedPart(const Take& take);
+
+/// The kept part in frames of the recording, which runs forwards whatever is done to it: what a
+/// treatment measures.
+Span keptInRecording(const Take& take);
 
 /// Gives a take another list of treatments and the audio that they make (see treat). Where the
 /// direction turns, kept part, loop and loop choices are seen from the other end, so that the same

@@ -123,3 +123,65 @@ TEST_CASE("crossings are found on all channels, else left alone", "[audio][cross
     CHECK(nearestCrossing(mono(silence(48000.0, 0.1)), Frames{100}, 50).value == 100);
     CHECK(nearestCrossing(both, Frames{0}, 10).value == 0);
 }
+
+TEST_CASE("the power curve is the mean of the squares around each hop", "[level]")
+{
+    probe::Noise random(3);
+    for (int round = 0; round < 20; ++round) {
+        const auto left =
+            probe::noise(48000.0, random.between(0.001, 0.3), 0.5, std::uint64_t(round) + 1);
+        const Audio audio{48000.0, {left, left}};
+        const auto frames = audio.frames();
+        const auto from = std::int64_t(random.between(0.0, double(frames) / 2.0));
+        const Span span{Frames{from}, Frames{frames - from / 3}};
+        const auto window = std::int64_t(random.between(1.0, 900.0));
+        const auto hop = std::int64_t(random.between(1.0, 300.0));
+        const auto curve = powerCurve(audio, span, window, hop);
+        REQUIRE(std::int64_t(curve.size()) == (span.length() + hop - 1) / hop);
+        for (std::size_t i = 0; i < curve.size(); i += 7) {
+            const auto centre = std::int64_t(i) * hop;
+            const auto first = std::max<std::int64_t>(0, centre - window / 2);
+            const auto last =
+                std::min(span.length(), centre + (window + 1) / 2 + (window < 2 ? 1 : 0));
+            const double mean =
+                2.0 * meanSquare(audio.channel(0, {Frames{from + first}, Frames{from + last}}));
+            CHECK(curve[i] == Approx(mean).margin(1e-12));
+        }
+    }
+}
+
+TEST_CASE("the product of two stretches is that of their samples", "[level]")
+{
+    for (const std::size_t count : {0UL, 1UL, 7UL, 8UL, 255UL, 256UL, 1003UL, 50000UL}) {
+        const auto a = probe::noise(48000.0, 1.1, 0.5, 1), b = probe::noise(48000.0, 1.1, 0.5, 2);
+        double sum = 0.0, power = 1e-12;
+        for (std::size_t i = 0; i < count; ++i) {
+            sum += double(a[i]) * double(b[i]);
+            power += double(a[i]) * double(a[i]);
+        }
+        // Single precision over 256 products at a time.
+        CHECK(std::abs(dotProduct(a.data(), b.data(), count) - sum) < 1e-6 * power);
+    }
+}
+
+TEST_CASE("columns far out are right to an eighth of a column", "[peaks]")
+{
+    const auto audio = std::make_shared<const Audio>(Audio{48000.0, {probe::noise(48000.0, 20.0)}});
+    const PeakPyramid peaks(audio);
+    std::vector<Extent> columns(300);
+    const double wide = 3100.7;
+    peaks.columns(0, 1234.5, wide, columns);
+    for (std::size_t i = 0; i < columns.size(); ++i) {
+        const double from = 1234.5 + double(i) * wide;
+        const auto inner = peaks.extent(0,
+            {Frames{std::int64_t(from + wide / 8.0)},
+                Frames{std::int64_t(from + wide * 7.0 / 8.0)}});
+        const auto outer = peaks.extent(0,
+            {Frames{std::int64_t(from - wide / 8.0)},
+                Frames{std::int64_t(from + wide * 9.0 / 8.0)}});
+        CHECK(columns[i].high >= inner.high);
+        CHECK(columns[i].low <= inner.low);
+        CHECK(columns[i].high <= outer.high);
+        CHECK(columns[i].low >= outer.low);
+    }
+}

@@ -283,3 +283,24 @@ TEST_CASE("Monitoring lets the input be heard at the output's rate, and stops wi
         REQUIRE(std::abs(left[i] - left[i - 1]) < 0.06f); // a 500 Hz sine of 0.5 moves by 0.033
     CHECK(left == right);
 }
+
+TEST_CASE("Monitoring plays large blocks of an input without holes", "[recorder][monitor]")
+{
+    Monitor monitor;
+    monitor.setInputRate(48000.0);
+    monitor.setOn(true);
+    const auto wave = probe::sine(500.0, 48000.0, 4.0, 0.5);
+    std::vector<float> left(wave.size()), right(wave.size());
+    for (std::size_t at = 0; at + 4096 <= wave.size(); at += 4096) {
+        monitor.feed(wave.data() + at, wave.data() + at, 4096);
+        for (std::size_t i = 0; i < 4096; i += 256)
+            monitor.addTo(left.data() + at + i, right.data() + at + i, 256, 48000.0);
+    }
+    const std::span<const float> steady(left.data() + 96000, 60000);
+    CHECK(probe::sineToRestDb(steady, 500.0, 48000.0) > 50.0);
+    // The input goes, another comes: it fades in.
+    monitor.setInputRate(0.0);
+    std::vector<float> quiet(256, 0.0f);
+    monitor.addTo(quiet.data(), quiet.data(), 256, 48000.0);
+    CHECK(std::all_of(quiet.begin(), quiet.end(), [](float s) { return s == 0.0f; }));
+}

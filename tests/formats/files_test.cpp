@@ -301,9 +301,9 @@ TEST_CASE(
     CHECK(*again == instrument);
     CHECK(again->takes[0].audio() == instrument.takes[0].audio());
     auto text = toJson(instrument);
-    const auto at = text.find("\"evenOut\",");
-    text.replace(text.find("\"removeDc\""), 10, "\"turnBlue\"");
-    CHECK(at != std::string::npos);
+    const auto at = text.find("\"removeDc\"");
+    REQUIRE(at != std::string::npos);
+    text.replace(at, 10, "\"turnBlue\"");
     const auto refused = fromJson(
         text, "b.puretone", [&](const std::string&, const std::string&) -> Result<RecordingPtr> {
             return instrument.takes[0].recording.pointer();
@@ -325,4 +325,41 @@ TEST_CASE("what is written is what the treatments made", "[project]")
         const auto& audio = again->takes[0].audio();
         CHECK(peakLevel(audio, audio.whole()).value == Approx(-20.0).margin(0.02));
     }
+}
+
+TEST_CASE("a long file stays on disk, and is saved whatever becomes of it there", "[project]")
+{
+    const TemporaryFolder folder;
+    const auto path = folder / "long.wav";
+    // Just above what is copied into memory.
+    std::vector<float> wave(std::size_t(OriginalFile::mostInMemory / 4 + 1000));
+    for (std::size_t i = 0; i < wave.size(); ++i)
+        wave[i] = float(i % 100) * 0.004f;
+    REQUIRE(writeWav(path, mono(std::move(wave)), SampleFormat::float32));
+    const auto recording = openRecording(path);
+    REQUIRE(recording);
+    CHECK((*recording)->original->bytes() == nullptr);
+    Take take;
+    take.id = 1;
+    take.name = "long";
+    take.recording = *recording;
+    take.kept = {Frames{0}, Frames{48000}};
+    const auto instrument = instrumentOf(take);
+
+    // Written into: the samples as they were read are saved.
+    {
+        std::fstream file(path, std::ios::in | std::ios::out | std::ios::binary);
+        file.seekp(5000);
+        file << "overwritten";
+    }
+    REQUIRE(writeInstrument(instrument, folder / "a.puretone"));
+    const auto again = openInstrument(folder / "a.puretone");
+    REQUIRE(again);
+    CHECK(again->takes[0].audio() == take.audio());
+
+    // Removed: what is held open is still there.
+    const auto fresh = openRecording(path);
+    REQUIRE(fresh);
+    std::filesystem::remove(path);
+    CHECK(savable(*fresh) == *fresh);
 }

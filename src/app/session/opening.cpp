@@ -109,8 +109,12 @@ void Session::addFiles(const QStringList& paths)
     adding_->ready.resize(std::size_t(paths.size()));
     adding_->gesture = newGesture();
     adding_->key = "add " + std::to_string(adding_->gesture) + " ";
-    arriving_ = nullptr;
     showArriving_ = false;
+    arriving_ = paths.size() == 1
+        ? std::make_shared<Arriving>(shownName(paths.front().toStdString()))
+        : nullptr;
+    if (arriving_)
+        arrivingSoon_.start(300);
     // The first one alone: it is on the keys as soon as one core can have it.
     listenToNext(1);
     emit openingChanged();
@@ -128,14 +132,25 @@ void Session::listenToNext(std::size_t count)
         const QString path = adding_->files[qsizetype(i)];
         background_.run(
             adding_->jobKey(i), Background::Running::finish,
-            [file = std::filesystem::path(path.toStdString())](
-                const Progress& progress) -> std::any { return listenTo(file, progress); },
+            [file = std::filesystem::path(path.toStdString()), arriving = arriving_](
+                const Progress& progress) -> std::any {
+                return listenTo(file, progress, arriving);
+            },
             [this, index = i, path, key = adding_->key](const std::any& made) {
                 if (adding_ && adding_->key == key)
                     takeReady(index, std::any_cast<const Result<Take>&>(made), path);
             },
             Background::Lane::bulk);
     }
+}
+
+void Session::openingProgress(const QString& key, double share)
+{
+    // Of many files those that are ready count; a single one tells how far it is.
+    const bool alone =
+        adding_ && adding_->files.size() == 1 && key.toStdString() == adding_->jobKey(0);
+    if (alone || key == QLatin1String("open"))
+        emit openingProgressed(share);
 }
 
 void Session::takeReady(std::size_t index, const Result<Take>& made, const QString& path)
@@ -191,6 +206,9 @@ void Session::finishAdding()
                 ? tr("One file could not be opened. %1").arg(adding->reasons.front())
                 : tr("%1 files could not be opened.").arg(adding->reasons.size()),
             true, adding->reasons.size() == 1 ? QStringList() : adding->reasons);
+    else if (adding->done < adding->ready.size())
+        say(tr("Stopped: %1 of %2 files have joined.").arg(adding->added).arg(adding->ready.size()),
+            false);
     else
         say(tr("%1 takes are on the keys.").arg(instrument().takes.size()), false);
 }

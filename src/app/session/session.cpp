@@ -18,6 +18,7 @@ Session::Session(QObject* parent)
         if (key == QLatin1String("open"))
             emit openingChanged();
     });
+    connect(&background_, &Background::progressed, this, &Session::openingProgress);
     compileSoon_.setSingleShot(true);
     connect(&compileSoon_, &QTimer::timeout, this, &Session::compileNow);
     arrivingSoon_.setSingleShot(true);
@@ -102,8 +103,8 @@ void Session::afterChange()
 
 void Session::compile()
 {
-    // While many files join, what was there before and the first of them sound; the others follow in
-    // batches, for every one of them moves its neighbours' borders.
+    // While many files join, what was there before and the first of them sound; the others follow
+    // in batches, for every one of them moves its neighbours' borders.
     if (addingMany() && compileSoon_.isActive())
         return;
     if (addingMany()) {
@@ -176,8 +177,8 @@ void Session::analyseForDrawing()
                 return found;
             // The spectrum is that of the first seconds after the attack.
             Span early = wanted.kept;
-            early.end.value = std::min(early.end.value,
-                early.start.value + toFrames(10.0, wanted.audio->rate).value);
+            early.end.value = std::min(
+                early.end.value, early.start.value + toFrames(10.0, wanted.audio->rate).value);
             found.spectrum = meanSpectrum(mixToMono(*wanted.audio, early), wanted.audio->rate);
             found.loudness = loudnessLufs(*wanted.audio, wanted.kept);
             return found;

@@ -118,6 +118,7 @@ private:
     void makePeaks();
     void opened(const QString& path, const Result<Instrument>& result);
     struct Adding;
+    void openingProgress(const QString& key, double share);
     void listenToNext(std::size_t count);
     void takeReady(std::size_t index, const Result<Take>& made, const QString& path);
     void addReady();

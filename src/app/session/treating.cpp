@@ -10,6 +10,16 @@ namespace {
 /// Longer sounds take so long to treat that a newer wish ends the work on an older one.
 constexpr double quickSeconds = 60.0;
 
+/// What was read from the treated sound, where nobody has decided otherwise.
+void adoptHeard(Take& take, const Take& heard)
+{
+    take.pitch = heard.pitch;
+    if (take.tuning.source == TuningSource::proposed)
+        take.tuning = heard.tuning;
+    if (take.loopChoices.size() == heard.loopChoices.size())
+        take.loopChoices = heard.loopChoices;
+}
+
 } // namespace
 
 const Treatments& Session::treatments() const
@@ -34,9 +44,8 @@ void Session::setTreatments(const QString& name, Treatments list, int gesture)
     const bool quick = current->recording->audio->seconds() < quickSeconds;
     background_.run(
         "treat", quick ? Background::Running::finish : Background::Running::cancel,
-        [audio = current->recording->audio, list](const Progress& progress) -> std::any {
-            return treat(audio, list, progress);
-        },
+        [audio = current->recording->audio, list](
+            const Progress& progress) -> std::any { return treat(audio, list, progress); },
         [this, name, list, gesture, id = current->id, of = current->recording->audio](
             const std::any& made) {
             if (treating_ && treating_->take == id && treating_->list == list)
@@ -47,9 +56,7 @@ void Session::setTreatments(const QString& name, Treatments list, int gesture)
                 return;
             edit(
                 name,
-                [&](Instrument& next) {
-                    puretone::setTreatments(*next.take(id), list, treated);
-                },
+                [&](Instrument& next) { puretone::setTreatments(*next.take(id), list, treated); },
                 gesture);
             if (!treating_)
                 hearTreated(id, gesture);
@@ -85,15 +92,7 @@ void Session::hearTreated(int id, int gesture)
             if (now == nullptr || now->sound() != heard.sound() || !history_.continues(gesture))
                 return;
             edit(
-                tr("Hear again"),
-                [&](Instrument& next) {
-                    Take& take = *next.take(id);
-                    take.pitch = heard.pitch;
-                    if (take.tuning.source == TuningSource::proposed)
-                        take.tuning = heard.tuning;
-                    if (take.loopChoices.size() == heard.loopChoices.size())
-                        take.loopChoices = heard.loopChoices;
-                },
+                tr("Hear again"), [&](Instrument& next) { adoptHeard(*next.take(id), heard); },
                 gesture);
         },
         Background::Lane::bulk);
@@ -110,14 +109,10 @@ void Session::copyTreatments()
             others.push_back(t);
     background_.run(
         "copy treatments", Background::Running::cancel,
-        [others = std::move(others), list = from->treatments](const Progress& progress) mutable
-        -> std::any {
+        [others = std::move(others), list = from->treatments](
+            const Progress& progress) mutable -> std::any {
             for (auto& other : others) {
-                // The stretch is told in frames of the recording, which runs forwards.
-                const auto frames = other.recording->audio->frames();
-                const Span over = reversed(other.treatments) ? mirrored(other.kept, frames)
-                                                             : other.kept;
-                const auto own = measuredOver(list, over);
+                const auto own = measuredOver(list, keptInRecording(other));
                 auto treated = treat(other.recording->audio, own, progress);
                 if (treated == nullptr)
                     break;
@@ -135,9 +130,7 @@ void Session::copyTreatments()
                     if (take == nullptr || !(take->recording == other.recording))
                         continue;
                     puretone::setTreatments(*take, other.treatments, other.sound());
-                    take->pitch = other.pitch;
-                    if (take->tuning.source == TuningSource::proposed)
-                        take->tuning = other.tuning;
+                    adoptHeard(*take, other);
                 }
             });
             say(tr("All %1 takes are treated alike.").arg(instrument().takes.size()), false);

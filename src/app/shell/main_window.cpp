@@ -69,9 +69,7 @@ MainWindow::MainWindow(QWidget* parent)
     });
     connect(&session_.background(), &Background::progressed, this,
         [this](const QString& key, double share) {
-            if (key == QLatin1String("open"))
-                messages_->setProgress(share);
-            else if (key == QLatin1String("treat"))
+            if (key == QLatin1String("treat"))
                 showTreating(share);
         });
     connect(&session_.background(), &Background::rested, this, [this](const QString& key) {

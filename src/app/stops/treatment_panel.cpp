@@ -202,7 +202,7 @@ void TreatmentPanel::buildFields()
     connect(again_, &QPushButton::clicked, this, [this] {
         change(tr("Measure again"), [&](Treatments& list) {
             auto& chosen = list[std::size_t(chosen_)];
-            chosen = measuredOver({chosen}, noteNow()).front();
+            chosen = measuredOver({chosen}, keptInRecording(*session_.take())).front();
         });
     });
     connect(switch_, &QPushButton::clicked, this, [this] { toggle(chosen_); });
@@ -230,18 +230,12 @@ void TreatmentPanel::changeChosen(const std::function<void(TreatmentKind&)>& how
         [&](Treatments& next) { how(next[std::size_t(chosen_)].what); }, gesture_);
 }
 
-Span TreatmentPanel::noteNow() const
+void TreatmentPanel::add(TreatmentKind what)
 {
     const Take* take = session_.take();
     if (take == nullptr)
-        return {};
-    return reversed(take->treatments) ? mirrored(take->kept, take->recording->audio->frames())
-                                      : take->kept;
-}
-
-void TreatmentPanel::add(TreatmentKind what)
-{
-    const Treatment treatment = measuredOver({{std::move(what)}}, noteNow()).front();
+        return;
+    const Treatment treatment = measuredOver({{std::move(what)}}, keptInRecording(*take)).front();
     chosen_ = int(session_.treatments().size());
     // What has no values needs no fields.
     if (std::holds_alternative<Reverse>(treatment.what)

@@ -36,7 +36,6 @@ private:
     void move(int from, int to);
     void remove(int index);
     void showValues(const TreatmentKind& what);
-    Span noteNow() const;
 
     Session& session_;
     QWidget* bench_;
