@@ -27,7 +27,7 @@ PreparedTake prepareTake(const Take& take)
 {
     const Audio& audio = take.audio();
     PreparedTake prepared;
-    prepared.midi = take.tuning.soundingMidi();
+    prepared.midi = take.tuning.keyMidi();
     const bool loops = take.loop.on;
     const Span played = playedPart(take);
     prepared.audio = cut(audio, played);

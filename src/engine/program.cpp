@@ -126,7 +126,7 @@ std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, d
         const Take* take = instrument.take(zone.take);
         if (take == nullptr)
             continue;
-        const double midi = take->tuning.soundingMidi();
+        const double midi = take->tuning.keyMidi();
         // Two semitones more than the highest key: the reach of the pitch wheel.
         const double needed = std::exp2((zone.highKey + 2.0 - midi) / 12.0) * take->rate() / rate;
         const double fastest = std::clamp(needed, 1.0, double(bandwidths.back().denominator));

@@ -61,7 +61,7 @@ std::string difference(
         if (take == nullptr || other == nullptr)
             return "the takes";
         const auto prepared = prepareTake(*take);
-        if (std::abs(prepared.midi - other->tuning.soundingMidi()) * 100.0 > cents)
+        if (std::abs(prepared.midi - other->tuning.keyMidi()) * 100.0 > cents)
             return "the tuning";
         if (prepared.loop.has_value() != other->loop.on
             || (prepared.loop && *prepared.loop != other->loop.span))

@@ -35,6 +35,22 @@ double fadeShapeGain(FadeShape shape, double share) noexcept
     return share;
 }
 
+void setConcertPitch(Instrument& instrument, double a4)
+{
+    instrument.a4 = std::clamp(a4, lowestA4, highestA4);
+    for (auto& take : instrument.takes) {
+        auto& tuning = take.tuning;
+        const bool nearest = std::abs(tuning.fineCents) <= 50.0;
+        tuning.fineCents += 100.0 * (Tuning::offset(instrument.a4) - Tuning::offset(tuning.a4));
+        tuning.a4 = instrument.a4;
+        if (nearest) {
+            const double keys = std::round(tuning.fineCents / 100.0);
+            tuning.rootKey -= int(keys);
+            tuning.fineCents -= 100.0 * keys;
+        }
+    }
+}
+
 Span playedPart(const Take& take)
 {
     if (take.loop.on)
@@ -130,6 +146,11 @@ Instrument sanitized(Instrument instrument)
         sanitize(take);
     for (Zone& zone : instrument.zones)
         sanitize(zone);
+    instrument.a4 = std::isfinite(instrument.a4)
+        ? std::clamp(instrument.a4, lowestA4, highestA4)
+        : concertPitch.value;
+    for (auto& take : instrument.takes)
+        take.tuning.a4 = instrument.a4;
     auto& e = instrument.envelope;
     const Envelope standard;
     e.delay = inRange(e.delay, 0.0, 20.0, standard.delay);

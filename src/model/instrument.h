@@ -24,15 +24,20 @@ struct Tuning {
     int rootKey = 60;
     double fineCents = 0.0; ///< Added to the recorded pitch: a take 12 cents sharp has -12 here.
     TuningSource source = TuningSource::proposed;
+    double a4 = concertPitch.value; ///< Hz of key 69 in the music that it is tuned for.
 
-    /// The recording's own pitch as this tuning understands it.
-    double soundingMidi() const { return rootKey - fineCents / 100.0; }
+    /// The key, as a real number, that plays the recording at its own speed.
+    double keyMidi() const { return rootKey - fineCents / 100.0; }
+    /// The recording's own pitch as this tuning understands it (69 = 440 Hz).
+    double soundingMidi() const { return keyMidi() + offset(a4); }
     /// The tuning that puts a sounding pitch on its nearest key.
-    static Tuning forPitch(double midi, TuningSource source)
+    static Tuning forPitch(double midi, TuningSource source, double a4 = concertPitch.value)
     {
-        const auto [key, rest] = nearestKey(std::clamp(midi, 0.0, 127.0));
-        return {key, -rest.value, source};
+        const auto [key, rest] = nearestKey(std::clamp(midi - offset(a4), 0.0, 127.0));
+        return {key, -rest.value, source, a4};
     }
+    /// Semitones by which all keys stand above those of a piano at 440 Hz.
+    static double offset(double a4) { return midiOf(Hz{a4}) - 69.0; }
     bool operator==(const Tuning&) const = default;
 };
 
@@ -122,6 +127,7 @@ struct Instrument {
     std::vector<Take> takes;
     std::vector<Zone> zones;
     Envelope envelope;
+    double a4 = concertPitch.value; ///< Hz, 400 to 480: what the keys are tuned to.
 
     const Take* take(int id) const;
     Take* take(int id);
@@ -143,6 +149,11 @@ Span keptInRecording(const Take& take);
 /// direction turns, kept part, loop and loop choices are seen from the other end, so that the same
 /// sound stays kept.
 void setTreatments(Take& take, Treatments treatments, AudioPtr treated);
+
+inline constexpr double lowestA4 = 400.0, highestA4 = 480.0;
+/// Tunes the whole instrument to another A4: every take keeps its key, where it is still the
+/// nearest, and its recording is moved by the difference.
+void setConcertPitch(Instrument& instrument, double a4);
 
 /// The keys of a piano, and two octaves around the root: one take alone leaves no key silent.
 Zone proposeZone(const Take& take);

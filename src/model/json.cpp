@@ -83,16 +83,42 @@ json choicesJson(const PitchReport& report)
     return list;
 }
 
+constexpr std::pair<const char*, double PitchMovement::*> movementFields[] = {
+    {"low", &PitchMovement::low}, {"high", &PitchMovement::high}, {"mean", &PitchMovement::mean},
+    {"centre", &PitchMovement::centre}, {"vibratoHz", &PitchMovement::vibratoHz},
+    {"vibratoCents", &PitchMovement::vibratoCents}, {"spread", &PitchMovement::spread},
+    {"slowRange", &PitchMovement::slowRange}, {"steadyStart", &PitchMovement::steadyStart},
+    {"steadyEnd", &PitchMovement::steadyEnd}, {"steady", &PitchMovement::steady},
+    {"steadySpread", &PitchMovement::steadySpread}, {"jitter", &PitchMovement::jitter},
+    {"clarity", &PitchMovement::clarity}, {"voiced", &PitchMovement::voiced}};
+
+json movementJson(const PitchMovement& movement)
+{
+    json j;
+    for (const auto& [name, field] : movementFields)
+        j[name] = movement.*field;
+    return j;
+}
+PitchMovement movementFrom(const json& j)
+{
+    PitchMovement movement;
+    for (const auto& [name, field] : movementFields)
+        movement.*field = j.value(name, 0.0);
+    return movement;
+}
+
 json pitchJson(const PitchReport& report)
 {
     json partials = json::array();
     for (const auto& p : report.partials)
-        partials.push_back({p.hz, p.amplitude});
+        partials.push_back({p.hz, p.amplitude, p.decay});
     return {{"verdict", nameIn(verdictNames, report.verdict)},
         {"kind", nameIn(kindNames, report.kind)},
         {"midi", report.midi ? json(*report.midi) : json(nullptr)},
         {"confidence", report.confidence}, {"stretch", report.stretch},
-        {"candidates", choicesJson(report)}, {"partials", partials}};
+        {"candidates", choicesJson(report)}, {"partials", partials}, {"notes", report.notes},
+        {"tonal", report.tonal},
+        {"movement", report.movement ? movementJson(*report.movement) : json(nullptr)}};
 }
 PitchReport pitchFrom(const json& j)
 {
@@ -107,7 +133,12 @@ PitchReport pitchFrom(const json& j)
         report.choices.push_back({c.at("midi").get<double>(), c.at("confidence").get<double>(),
             c.at("reason").get<std::string>()});
     for (const auto& p : j.value("partials", json::array()))
-        report.partials.push_back({p.at(0).get<double>(), p.at(1).get<double>()});
+        report.partials.push_back(
+            {p.at(0).get<double>(), p.at(1).get<double>(), p.size() > 2 ? p[2].get<double>() : 0.0});
+    report.notes = j.value("notes", std::vector<double>());
+    report.tonal = j.value("tonal", 0.0);
+    if (j.contains("movement") && !j["movement"].is_null())
+        report.movement = movementFrom(j["movement"]);
     return report;
 }
 
@@ -214,7 +245,7 @@ std::string toJson(const Instrument& instrument)
     for (const auto& zone : instrument.zones)
         zones.push_back(zoneJson(zone));
     const json document = {{"schema", schemaVersion}, {"name", instrument.name}, {"takes", takes},
-        {"zones", zones}, {"envelope", envelopeJson(instrument.envelope)}};
+        {"zones", zones}, {"envelope", envelopeJson(instrument.envelope)}, {"a4", instrument.a4}};
     // File names come from disks and may hold any bytes.
     return document.dump(2, ' ', false, json::error_handler_t::replace);
 }
@@ -243,6 +274,9 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
                 return tl::unexpected(damagedDocument(name, "a zone plays a take that is missing"));
         }
         instrument.envelope = envelopeFrom(j.at("envelope"));
+        instrument.a4 = j.value("a4", concertPitch.value);
+        for (auto& take : instrument.takes)
+            take.tuning.a4 = instrument.a4;
         return sanitized(std::move(instrument));
     } catch (const json::exception&) {
         return tl::unexpected(damagedDocument(name, "its description cannot be understood"));

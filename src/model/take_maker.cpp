@@ -35,8 +35,8 @@ void readPitch(Take& take, const Progress& progress)
     // plays the recording as it is.
     constexpr double worthProposing = 0.2;
     take.tuning = take.pitch.midi && take.pitch.confidence >= worthProposing
-        ? Tuning::forPitch(*take.pitch.midi, TuningSource::proposed)
-        : Tuning{};
+        ? Tuning::forPitch(*take.pitch.midi, TuningSource::proposed, take.tuning.a4)
+        : Tuning{60, 0.0, TuningSource::proposed, take.tuning.a4};
 }
 
 void hearAgain(Take& take, const Progress& progress)
@@ -202,7 +202,10 @@ void addTakes(Instrument& instrument, std::vector<Take> takes)
         id = std::max(id, take.id);
     for (const auto& zone : instrument.zones)
         id = std::max(id, zone.id);
-    for (auto& take : takes) {
+    Instrument arriving;
+    arriving.takes = std::move(takes);
+    setConcertPitch(arriving, instrument.a4);
+    for (auto& take : arriving.takes) {
         take.id = ++id;
         instrument.zones.push_back(proposeZone(take));
         instrument.takes.push_back(std::move(take));

@@ -9,7 +9,7 @@ namespace puretone {
 namespace {
 
 constexpr double lowestHz = 18.0;
-constexpr double highestHz = 6500.0;
+constexpr double highestHz = 10000.0;
 
 double centsBetween(double a, double b)
 {

@@ -3,7 +3,11 @@
 
 #include "audio/level.h"
 #include "audio/resample.h"
-#include "pitch/candidates.h"
+#include "base/quantity.h"
+#include "pitch/choices.h"
+#include "pitch/decision.h"
+#include "pitch/rings.h"
+#include "pitch/several.h"
 #include "pitch/struck.h"
 
 #include <algorithm>
@@ -12,188 +16,139 @@ namespace puretone {
 
 namespace {
 
-/// First 6 s, without what lies 50 dB below the peak at either end, peak 1, at 48 kHz at most.
-std::vector<float> usefulPart(std::span<const float> mono, double& rate)
+constexpr double clearFrom = 0.85;
+constexpr double uncertainFrom = 0.45;
+constexpr double neverClear = 0.84; ///< Ceiling where something in the evidence forbids certainty.
+constexpr double glidingCents = 100.0;
+constexpr std::size_t mostPartials = 40;
+
+/// What the report looks at.
+struct Useful {
+    std::vector<float> mono; ///< Peak 1.
+    double rate = 0.0; ///< 48 kHz at most.
+    double offset = 0.0; ///< Seconds from the beginning of the take.
+};
+
+/// First 6 s, without what lies 50 dB below the peak at either end.
+Useful usefulPart(std::span<const float> mono, double rate)
 {
-    const auto most = std::size_t(6.0 * rate);
-    std::vector<float> part;
-    if (rate > 50000.0) {
-        part = resample(mono.first(std::min(mono.size(), most)), rate, 48000.0);
-        rate = 48000.0;
-    } else {
-        part.assign(mono.begin(), mono.begin() + std::ptrdiff_t(std::min(mono.size(), most)));
-    }
+    const auto most = mono.first(std::min(mono.size(), std::size_t(6.0 * rate)));
+    Useful useful;
+    const bool fine = rate > 50000.0;
+    useful.rate = fine ? 48000.0 : rate;
+    std::vector<float> part =
+        fine ? resample(most, rate, useful.rate) : std::vector<float>(most.begin(), most.end());
     const float top = peak(part);
     if (top < 1e-6f)
-        return {};
+        return useful;
     const auto loud = [&](float s) { return std::abs(s) > top * 0.00316f; };
     const auto first = std::find_if(part.begin(), part.end(), loud);
     const auto last = std::find_if(part.rbegin(), part.rend(), loud).base();
-    std::vector<float> useful(first, last);
-    for (float& s : useful)
+    useful.offset = double(first - part.begin()) / useful.rate;
+    useful.mono.assign(first, last);
+    for (float& s : useful.mono)
         s /= top;
     return useful;
 }
 
-/// How the frames' own pitches lie around the winner.
-struct Movement {
-    double offset = 0.0; ///< Weighted mean, cents.
-    double spread = 0.0; ///< Weighted deviation, cents.
-    double drift = 0.0; ///< Size of the slope over the whole take, cents.
-    double early = 0.0; ///< First 100 ms against the last frames, cents.
-};
-
-Movement measureMovement(const Periodicity& periodicity, double f0)
-{
-    double w = 0, wt = 0, wc = 0, wtt = 0, wtc = 0, wcc = 0;
-    double firstTime = 0.0, lastTime = 0.0;
-    for (const auto& frame : periodicity.frames) {
-        const auto top = periodicity.peakNear(frame, 1.0 / f0, 0.06);
-        if (top.value < 0.3)
-            continue;
-        const double cents = 1200.0 * std::log2(1.0 / top.period / f0);
-        const double weight = frame.weight * top.value;
-        if (w == 0.0)
-            firstTime = frame.seconds;
-        lastTime = frame.seconds;
-        w += weight;
-        wt += weight * frame.seconds;
-        wc += weight * cents;
-        wtt += weight * frame.seconds * frame.seconds;
-        wtc += weight * frame.seconds * cents;
-        wcc += weight * cents * cents;
-    }
-    Movement m;
-    if (w <= 0.0)
-        return m;
-    m.offset = wc / w;
-    m.spread = std::sqrt(std::max(0.0, wcc / w - m.offset * m.offset));
-    const double timeSpread = wtt / w - (wt / w) * (wt / w);
-    if (timeSpread > 1e-6)
-        m.drift = std::abs((wtc / w - wt / w * m.offset) / timeSpread) * (lastTime - firstTime);
-    return m;
-}
-
-struct FinalPitch {
-    double hz = 0.0;
-    bool lonePartial = false;
-};
-
-/// Step from the chosen series to the pitch an ear would name.
-FinalPitch refine(const PitchCandidate& winner, const std::vector<Partial>& partials,
-    const Movement& movement, double clarity)
-{
-    const Series& series = winner.series;
-    double weights = 0.0, squares = 0.0;
-    const Partial* strongest = nullptr;
-    double strongestNumber = 1.0;
-    for (const auto& p : partials) {
-        const double h = std::max(1.0, std::round(series.number(p.hz)));
-        const double cents = 1200.0 * std::log2(p.hz / series.partial(h));
-        if (h > 8.0 || std::abs(cents) > 50.0)
-            continue;
-        const double w = p.amplitude * std::sqrt(h);
-        weights += w;
-        squares += w * cents * cents;
-        if (strongest == nullptr || p.amplitude / h > strongest->amplitude / strongestNumber) {
-            strongest = &p;
-            strongestNumber = h;
-        }
-    }
-    const bool fits = weights > 0.0 && std::sqrt(squares / weights) < 6.0;
-    // The first partial of a stretched series is what the fit calls f0 only for B = 0.
-    if (fits)
-        return {series.f0 * std::sqrt(1.0 + series.stretch), false};
-    if (movement.spread > 8.0 && clarity > 0.8)
-        return {transpose(Hz{series.f0}, Cents{movement.offset}).value, false};
-    if (strongest != nullptr)
-        return {strongest->hz / strongestNumber, true};
-    return {transpose(Hz{series.f0}, Cents{movement.offset}).value, false};
-}
-
-double confidenceOf(const PitchCandidate& c, double belief, const Periodicity& periodicity,
-    const Movement& movement)
-{
-    const double period = 1.0 / c.series.f0;
-    const double n = periodicity.at(period, Periodicity::Curve::difference);
-    const double g = periodicity.at(period, Periodicity::Curve::compressed);
-    const double p = std::clamp(belief, 1e-6, 1.0 - 1e-6);
-    const double logit = std::clamp(std::log(p / (1.0 - p)), -4.0, 5.0);
-    const double z = -8.0 + 0.27 * logit + 2.0 * n + 1.2 * std::max(0.0, 0.7 - n) + 6.6 * c.power
-        + 3.0 * c.score - 2.35 * std::min(60.0, movement.spread) / 20.0
-        + 1.6 * std::min(120.0, movement.drift) / 60.0 + 0.7 * c.rest + 2.3 * g
-        + 1.55 * c.vote * c.vote;
-    return 1.0 / (1.0 + std::exp(-z));
-}
-
-/// Belief in a note: everything within 50 cents of it.
-double noteBelief(const std::vector<PitchCandidate>& candidates, double hz)
-{
-    double sum = 0.0;
-    for (const auto& c : candidates)
-        if (std::abs(interval(Hz{hz}, Hz{c.series.f0}).value) < 50.0)
-            sum += c.belief;
-    return std::min(1.0, sum);
-}
-
-std::string reasonFor(
-    const PitchCandidate& c, double chosenHz, const std::vector<Partial>& partials)
-{
-    const double octaves = std::log2(c.series.f0 / chosenHz);
-    const auto isOctave = [&](double wanted) { return std::abs(octaves - wanted) < 0.04; };
-    if (isOctave(0.0))
-        return c.hits >= 3 ? "common spacing of " + std::to_string(c.hits) + " partials"
-            : c.vote > 0.5 ? "the wave repeats at this pitch"
-                           : "the strongest partial";
-    if (isOctave(-1.0))
-        return c.missingOdd > 0.3 ? "one octave below: even partials only"
-                                  : "one octave below: its odd partials are weak";
-    if (isOctave(1.0))
-        return "one octave above: odd partials unexplained";
-    if (isOctave(2.0))
-        return "two octaves above: most partials unexplained";
-    if (!partials.empty() && std::abs(interval(Hz{partials[0].hz}, Hz{c.series.f0}).value) < 50.0)
-        return "the strongest partial";
-    if (c.vote > 0.3)
-        return "the wave repeats at this pitch now and then";
-    return "explains " + std::to_string(c.hits) + (c.hits == 1 ? " partial" : " partials");
-}
-
-void listChoices(PitchReport& report, const std::vector<PitchCandidate>& candidates,
-    double chosenHz, const std::string& chosenReason)
-{
-    report.choices.push_back(
-        {*report.midi, noteBelief(candidates, candidates[0].series.f0), chosenReason});
-    for (const auto& c : candidates) {
-        const double midi = midiOf(Hz{c.series.f0});
-        const bool known = std::any_of(report.choices.begin(), report.choices.end(),
-            [&](const PitchChoice& other) { return std::abs(other.midi - midi) < 0.5; });
-        if (known)
-            continue;
-        report.choices.push_back(
-            {midi, noteBelief(candidates, c.series.f0), reasonFor(c, chosenHz, report.partials)});
-        if (report.choices.size() >= 4)
-            break;
-    }
-}
-
-SoundKind kindOf(const std::vector<Partial>& partials, const PitchCandidate& winner, bool special,
-    bool moves, bool dying)
+SoundKind kindOf(const std::vector<Partial>& partials, const PitchCandidate& winner, bool lonePartial,
+    bool moves, bool dying, double windowSeconds)
 {
     if (dying)
         return SoundKind::percussive;
-    double all = 0.0, off = 0.0;
-    for (const auto& p : partials) {
-        if (p.levelDb() < -26.0 || p.hz < 0.4 * winner.series.f0 || p.hz > 12.0 * winner.series.f0)
-            continue;
-        const double g = winner.series.number(p.hz);
-        all += std::sqrt(p.amplitude);
-        if (std::abs(g - std::round(g)) > 0.06)
-            off += std::sqrt(p.amplitude);
+    // In a moment too short to tell partials apart, what has a pitch counts as harmonic.
+    if (windowSeconds < 0.15)
+        return SoundKind::harmonic;
+    return lonePartial
+            || (!moves && inharmonicShare(partials, winner.series, windowSeconds) > mostlyHarmonic)
+        ? SoundKind::inharmonic
+        : SoundKind::harmonic;
+}
+
+/// The coarse frames do for a steady note; one that moves is followed closely.
+std::optional<PitchMovement> followMovement(
+    const Useful& useful, double f0, const FrameSpread& frames, const Periodicity& periodicity)
+{
+    TrackOptions closely;
+    closely.mostPoints = 400;
+    auto movement = measureMovement(frames.moves()
+            ? followPitch(useful.mono, useful.rate, midiOf(Hz{f0}), closely)
+            : bestPath(periodicity, f0));
+    if (movement) {
+        movement->steadyStart += useful.offset;
+        movement->steadyEnd += useful.offset;
     }
-    if (special || (!moves && all > 0.0 && off / all > 0.2))
-        return SoundKind::inharmonic;
-    return SoundKind::harmonic;
+    return movement;
+}
+
+/// The note itself: pitch, what kind of sound, and why.
+struct Verdict {
+    double hz = 0.0;
+    SoundKind kind = SoundKind::harmonic;
+    std::string reason;
+    bool doubtful = false; ///< Never to be called clear.
+};
+
+Verdict judge(const Useful& useful, const MeanSpectrum& spectrum,
+    const std::vector<Partial>& partials, const PitchCandidate& winner, const FrameSpread& frames,
+    const PitchReport& report, double clarity)
+{
+    Verdict verdict;
+    const auto pitch =
+        finalPitch(winner, partials, frames, report.movement, clarity, spectrum.windowSeconds);
+    verdict.hz = pitch.hz;
+    verdict.reason = reasonFor(winner, winner.series.f0, partials);
+    const auto decay = measureDecay(useful.mono, useful.rate);
+    if (const auto struck = struckNote(partials, winner, decay)) {
+        verdict.hz = struck->hz;
+        verdict.reason = struck->reason;
+        verdict.kind = decay.dying() ? SoundKind::percussive : SoundKind::inharmonic;
+        verdict.doubtful = true;
+        return verdict;
+    }
+    // A dying sound whose pitch falls is named by where it comes to rest. A stiff string's period
+    // seems to fall while its upper partials die; its series does not.
+    const auto settled = settledPitch(useful.mono, useful.rate, pitch.hz, decay);
+    const bool glides = settled && settled->fall.value > glidingCents;
+    if (settled && (!pitch.fromSeries || settled->fall.value > 40.0))
+        verdict.hz = settled->hz.value;
+    if (glides)
+        verdict.reason = "settles here after the attack";
+    else if (report.wanders() && report.movement->rests())
+        verdict.reason = "steadiest here, from " + formatSeconds(report.movement->steadyStart)
+            + " to " + formatSeconds(report.movement->steadyEnd);
+    const bool moves = frames.moves() && !(report.movement && report.movement->rests());
+    verdict.kind = kindOf(partials, winner, pitch.lonePartial, moves, decay.dying() || glides,
+        spectrum.windowSeconds);
+    return verdict;
+}
+
+/// Several notes at once are looked for where one steady series leaves something over.
+std::vector<double> notesBeside(const PitchReport& report, const std::vector<Partial>& partials,
+    const MeanSpectrum& spectrum, const FrameSpread& frames)
+{
+    constexpr double mostlyTonal = 0.6;
+    const bool strays =
+        frames.moves() && report.movement && report.movement->smooth() && !report.movement->rests();
+    if (strays || report.tonal < mostlyTonal || report.kind == SoundKind::percussive)
+        return {};
+    std::vector<double> notes;
+    for (const double hz : notesAtOnce(partials, spectrum.windowSeconds))
+        notes.push_back(midiOf(Hz{hz}));
+    return notes;
+}
+
+void decideVerdict(PitchReport& report, double ceiling)
+{
+    // No single note can be clear, but that there are notes is certain enough.
+    if (!report.notes.empty())
+        report.confidence = std::max(report.confidence, 0.5);
+    report.confidence = std::min(report.confidence, ceiling);
+    report.verdict = report.confidence >= clearFrom ? PitchVerdict::clear
+        : report.confidence >= uncertainFrom        ? PitchVerdict::uncertain
+                                                    : PitchVerdict::none;
+    if (report.verdict == PitchVerdict::none)
+        report.kind = SoundKind::unpitched;
 }
 
 } // namespace
@@ -202,94 +157,42 @@ PitchReport analysePitch(std::span<const float> mono, double rate, const Progres
 {
     PitchReport report;
     const auto useful = usefulPart(mono, rate);
-    if (useful.size() < 16)
+    if (useful.mono.size() < 16)
         return report;
-    const auto periodicity = analysePeriodicity(useful, rate, {}, progress.part(0.0, 0.7));
-    auto partials = findPartials(meanSpectrum(useful, rate), rate);
+    const auto periodicity =
+        analysePeriodicity(useful.mono, useful.rate, {}, progress.part(0.0, 0.7));
+    const auto spectrum = meanSpectrum(useful.mono, useful.rate);
+    const auto partials = findPartials(spectrum, useful.rate);
     report.partials = partials;
-    report.partials.resize(std::min<std::size_t>(partials.size(), 40));
+    report.partials.resize(std::min(partials.size(), mostPartials));
+    measureDecays(report.partials, useful.mono, useful.rate);
+    report.tonal = tonalShare(spectrum, partials);
     const auto candidates = weighCandidates(periodicity, partials);
     if (candidates.empty())
         return report;
-    const PitchCandidate& winner = candidates[0];
+    progress.at(0.8);
+    const PitchCandidate& winner = secondLook(candidates, partials);
     const double f0 = winner.series.f0;
-    const auto movement = measureMovement(periodicity, f0);
-    const double clarity = periodicity.at(1.0 / f0, Periodicity::Curve::difference);
-    auto pitch = refine(winner, partials, movement, clarity);
-    const auto decay = measureDecay(useful, rate);
-    const auto struck = struckNote(partials, winner, decay);
-    std::string reason = reasonFor(winner, f0, partials);
-    if (struck) {
-        pitch.hz = struck->hz;
-        reason = struck->reason;
-    }
-    // A dying sound whose pitch falls is named by where it comes to rest.
-    const auto rest = restingPitch(periodicity, f0, decay);
-    const bool glides = rest && !struck;
-    if (glides) {
-        pitch.hz = rest->value;
-        reason = "settles here after the attack";
-    }
-    report.midi = midiOf(Hz{pitch.hz});
+    const auto frames = spreadOfFrames(periodicity, f0);
+    report.movement = followMovement(useful, f0, frames, periodicity);
+    const double belief = noteBelief(candidates, f0);
+    const auto certainty = certaintyOf(winner, belief, periodicity, frames, report.movement);
+    const auto verdict =
+        judge(useful, spectrum, partials, winner, frames, report, certainty.clarity);
+    report.midi = midiOf(Hz{verdict.hz});
+    report.kind = verdict.kind;
     report.stretch = winner.series.stretch;
-    report.confidence = confidenceOf(winner, noteBelief(candidates, f0), periodicity, movement);
-    const double periods = double(useful.size()) / rate * pitch.hz;
-    const bool octaveDoubt = noteBelief(candidates, f0) < 0.9;
-    if (periods < 3.0 || struck || octaveDoubt)
-        report.confidence = std::min(report.confidence, 0.84);
-    if (periods < 1.5)
-        report.confidence = 0.0;
-    report.verdict = report.confidence >= 0.85 ? PitchVerdict::clear
-        : report.confidence >= 0.45            ? PitchVerdict::uncertain
-                                               : PitchVerdict::none;
-    report.kind = report.verdict == PitchVerdict::none
-        ? SoundKind::unpitched
-        : kindOf(partials, winner, struck.has_value() || pitch.lonePartial, movement.spread > 8.0,
-            decay.dying || glides);
-    listChoices(report, candidates, f0, reason);
+    report.confidence = certainty.confidence();
+    report.notes = notesBeside(report, partials, spectrum, frames);
+    const double periods = double(useful.mono.size()) / useful.rate * verdict.hz;
+    constexpr double octaveDoubt = 0.9;
+    constexpr double slides = 100.0; // cents: more than one key's worth
+    const bool doubtful = verdict.doubtful || belief < octaveDoubt || periods < 3.0
+        || !report.notes.empty() || (report.wanders() && report.movement->slowRange > slides);
+    decideVerdict(report, periods < 1.5 ? 0.0 : doubtful ? neverClear : 1.0);
+    listChoices(report, candidates, f0, verdict.reason);
     progress.at(1.0);
     return report;
-}
-
-PitchLine followPitch(std::span<const float> mono, double rate, double midi, std::size_t mostPoints,
-    const Progress& progress)
-{
-    const double period = 1.0 / hzOf(midi).value;
-    PeriodicityOptions options;
-    // Four periods are enough to measure one; shorter windows follow vibrato without rounding it
-    // off.
-    options.windowSeconds = std::clamp(4.0 * period, 0.012, 0.093);
-    options.hopSeconds = 0.010;
-    options.mostFrames = mostPoints;
-    options.withCompressed = false;
-    const auto periodicity = analysePeriodicity(mono, rate, options, progress);
-    PitchLine line;
-    for (const auto& frame : periodicity.frames) {
-        const auto top = periodicity.peakNear(frame, period, 0.06);
-        if (top.value > 0.3)
-            line.points.push_back(
-                {frame.seconds, midiOf(Hz{1.0 / top.period}), top.value, frame.rms});
-    }
-    return line;
-}
-
-PitchLine followPitch(const Audio& audio, Span span, double midi, std::size_t mostPoints,
-    const Progress& progress)
-{
-    const std::int64_t piece = toFrames(30.0, audio.rate).value;
-    const auto pieces = std::size_t(std::max<std::int64_t>(1, (span.length() + piece - 1) / piece));
-    PitchLine line;
-    for (std::size_t i = 0; i < pieces && !progress.cancelled(); ++i) {
-        const auto from = span.start.value + std::int64_t(i) * piece;
-        const Span part{Frames{from}, Frames{std::min(span.end.value, from + piece)}};
-        const auto found = followPitch(mixToMono(audio, part), audio.rate, midi,
-            std::max<std::size_t>(8, mostPoints / pieces), progress);
-        for (auto point : found.points) {
-            point.seconds += toSeconds(Frames{from - span.start.value}, audio.rate);
-            line.points.push_back(point);
-        }
-    }
-    return line;
 }
 
 const char* nameOf(PitchVerdict verdict)

@@ -5,6 +5,7 @@
 #include "base/progress.h"
 #include "pitch/note.h"
 #include "pitch/spectrum.h"
+#include "pitch/track.h"
 
 #include <optional>
 #include <string>
@@ -30,9 +31,19 @@ struct PitchReport {
     double confidence = 0.0; ///< 0 to 1: probability that `midi` is right within a semitone.
     double stretch = 0.0; ///< Inharmonicity B of the fitted series.
     std::vector<PitchChoice> choices; ///< Most believed first, at most five; [0] is `midi`.
+    /// MIDI, lowest first, where several notes sound at once; otherwise empty.
+    std::vector<double> notes;
+    double tonal = 0.0; ///< Share of the power that lies in partials: body against noise.
+    std::optional<PitchMovement> movement; ///< Where the pitch can be followed at all.
     std::vector<Partial> partials; ///< Strongest first, at most 40.
 
     std::optional<Hz> hz() const { return midi ? std::optional(hzOf(*midi)) : std::nullopt; }
+    /// Whether it drifts or slides, beyond what vibrato does.
+    bool wanders() const
+    {
+        return movement && movement->smooth() && movement->slowRange > wanderingCents;
+    }
+    static constexpr double wanderingCents = 40.0;
     bool operator==(const PitchReport&) const = default;
 };
 
@@ -49,29 +60,6 @@ struct PitchReport {
 /// bells and kettledrums after N. Fletcher and T. Rossing, "The Physics of Musical Instruments",
 /// chapters 21, 18.
 PitchReport analysePitch(std::span<const float> mono, double rate, const Progress& progress = {});
-
-/// The pitch over time, for drawing.
-struct PitchLine {
-    struct Point {
-        double seconds = 0.0;
-        double midi = 0.0;
-        double clarity = 0.0; ///< 0 (noise) to 1 (perfectly periodic).
-        double level = 0.0; ///< Root mean square.
-        bool operator==(const Point&) const = default;
-    };
-    std::vector<Point> points; ///< Only where something repeats within 6 % of the given pitch.
-    bool operator==(const PitchLine&) const = default;
-};
-
-/// Follows a pitch that is already known through the take.
-/// @param midi The decided pitch. At most `mostPoints` points are spread over the take.
-PitchLine followPitch(std::span<const float> mono, double rate, double midi,
-    std::size_t mostPoints = 600, const Progress& progress = {});
-
-/// The same for a stretch of any length: long ones are followed piece by piece, so that the memory
-/// needed does not grow with them.
-PitchLine followPitch(const Audio& audio, Span span, double midi, std::size_t mostPoints = 600,
-    const Progress& progress = {});
 
 const char* nameOf(PitchVerdict verdict);
 const char* nameOf(SoundKind kind);

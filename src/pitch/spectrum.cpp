@@ -137,9 +137,34 @@ std::vector<Partial> findPartials(const MeanSpectrum& spectrum, double rate)
         const bool crowded = std::any_of(partials.begin(), partials.end(),
             [&](const Partial& p) { return std::abs(p.hz - peak.hz) < apart; });
         if (!crowded)
-            partials.push_back({peak.hz, std::pow(10.0, (peak.db - top) / 20.0)});
+            partials.push_back({peak.hz, std::pow(10.0, (peak.db - top) / 20.0), 0.0});
     }
     return partials;
+}
+
+double tonalShare(const MeanSpectrum& spectrum, const std::vector<Partial>& partials)
+{
+    const auto& magnitude = spectrum.magnitude;
+    if (magnitude.empty())
+        return 0.0;
+    const auto power = [&](std::size_t b) { return double(magnitude[b]) * double(magnitude[b]); };
+    double all = 0.0, tonal = 0.0;
+    for (std::size_t b = 0; b < magnitude.size(); ++b)
+        all += power(b);
+    std::vector<bool> counted(magnitude.size(), false);
+    const double lobe = 2.0 / spectrum.windowSeconds / spectrum.binHz;
+    for (const auto& p : partials) {
+        if (p.levelDb() < -40.0)
+            continue;
+        const double middle = p.hz / spectrum.binHz;
+        const auto last = std::min(magnitude.size() - 1, std::size_t(middle + lobe));
+        for (auto b = std::size_t(std::max(0.0, middle - lobe)); b <= last; ++b)
+            if (!counted[b]) {
+                counted[b] = true;
+                tonal += power(b);
+            }
+    }
+    return all > 0.0 ? tonal / all : 0.0;
 }
 
 } // namespace puretone

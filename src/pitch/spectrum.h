@@ -9,6 +9,7 @@ namespace puretone {
 struct Partial {
     double hz = 0.0;
     double amplitude = 0.0; ///< Relative to the strongest partial, 0 to 1.
+    double decay = 0.0; ///< Seconds to fall by 60 dB; 0 where it lasts, or where that is not known.
     double levelDb() const { return toDecibels(amplitude).value; }
     bool operator==(const Partial&) const = default;
 };
@@ -27,5 +28,9 @@ MeanSpectrum meanSpectrum(std::span<const float> mono, double rate);
 /// Peaks of a mean spectrum, strongest first, at most 100: within 60 dB of the strongest, between
 /// 16 Hz and 11 kHz, standing at least 4 dB over their surroundings.
 std::vector<Partial> findPartials(const MeanSpectrum& spectrum, double rate);
+
+/// Share of the power that lies in partials within 40 dB of the strongest: the body of a sound
+/// against its noise. 0 to 1.
+double tonalShare(const MeanSpectrum& spectrum, const std::vector<Partial>& partials);
 
 } // namespace puretone

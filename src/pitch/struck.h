@@ -2,6 +2,7 @@
 #pragma once
 
 #include "pitch/candidates.h"
+#include "pitch/track.h"
 
 #include <optional>
 #include <string>
@@ -10,8 +11,11 @@ namespace puretone {
 
 /// How a sound dies away after its loudest moment.
 struct Decay {
-    double endLevel = 1.0; ///< Level of the last 50 ms over the loudest 50 ms, 0 to 1.
-    bool dying = false; ///< 20 dB down within 0.35 s of the peak.
+    double endLevel = 1.0; ///< Level of the last 50 ms over the loudest 25 ms, 0 to 1.
+    double seconds20 = 0.0; ///< From the strike until it is 20 dB down for good.
+    bool rings = false; ///< Struck and left to itself, rather than held and let go.
+    /// Gone as fast as a knock or a drum.
+    bool dying() const { return rings && seconds20 < 0.4; }
 };
 Decay measureDecay(std::span<const float> mono, double rate);
 
@@ -20,12 +24,25 @@ struct StruckNote {
     double hz = 0.0;
     std::string reason;
 };
-/// Church bells (hum, prime, tierce, quint, nominal) and kettledrums (modes 1 : 1.5 : 2).
+/// The candidate to believe: usually the first. One that rests on its second partial alone, with
+/// nothing at its odd ones up to the seventh, catches the overtones of a bar or block by accident;
+/// then the octave above it.
+const PitchCandidate& secondLook(
+    const std::vector<PitchCandidate>& candidates, const std::vector<Partial>& partials);
+/// Church bells (hum, prime, tierce, quint, nominal), kettledrums (modes 1 : 1.5 : 2) and
+/// free bars (1 : 2.76 : 5.4).
 std::optional<StruckNote> struckNote(
     const std::vector<Partial>& partials, const PitchCandidate& winner, const Decay& decay);
 
-/// Where a falling pitch comes to rest: only for sounds that die away and fall by more than a
-/// semitone from the first frames to the last.
-std::optional<Hz> restingPitch(const Periodicity& periodicity, double f0, const Decay& decay);
+/// Where a falling pitch comes to rest.
+struct SettledPitch {
+    Hz hz;
+    Cents fall; ///< From the loudest moment, positive.
+};
+/// Follows a dying sound closely and fits a pitch that falls exponentially to its rest, as skins do
+/// whose tension gives way (Fletcher and Rossing, chapter 18). Nothing for sounds that last, and
+/// for those that hardly fall.
+std::optional<SettledPitch> settledPitch(
+    std::span<const float> mono, double rate, double f0, const Decay& decay);
 
 } // namespace puretone

@@ -54,8 +54,8 @@ TEST_CASE("a periodic wave repeats at its period and not between", "[pitch][peri
 TEST_CASE("decays are told from held notes", "[pitch][struck]")
 {
     constexpr double rate = 48000.0;
-    CHECK_FALSE(measureDecay(harmonicTone(220.0, rate, 1.0), rate).dying);
+    CHECK_FALSE(measureDecay(harmonicTone(220.0, rate, 1.0), rate).dying());
     const auto knock = measureDecay(decaying(harmonicTone(220.0, rate, 1.0), rate, 0.4), rate);
-    CHECK(knock.dying);
+    CHECK(knock.dying());
     CHECK(knock.endLevel < 0.05);
 }

@@ -172,7 +172,7 @@ void Session::analyseForDrawing()
         "drawing", Background::Running::cancel,
         [wanted](const Progress& progress) -> std::any {
             Found found;
-            found.line = followPitch(*wanted.audio, wanted.kept, wanted.midi, 600, progress);
+            found.line = followPitch(*wanted.audio, wanted.kept, wanted.midi, {}, progress);
             if (progress.cancelled())
                 return found;
             // The spectrum is that of the first seconds after the attack.

@@ -1,0 +1,79 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "pitch/choices.h"
+
+#include "pitch/decision.h"
+
+#include <algorithm>
+
+namespace puretone {
+
+std::string reasonFor(
+    const PitchCandidate& c, double chosenHz, const std::vector<Partial>& partials)
+{
+    const double octaves = std::log2(c.series.f0 / chosenHz);
+    const auto isOctave = [&](double wanted) { return std::abs(octaves - wanted) < 0.04; };
+    if (isOctave(0.0))
+        return c.hits >= 3 ? "common spacing of " + std::to_string(c.hits) + " partials"
+            : c.vote > 0.5 ? "the wave repeats at this pitch"
+                           : "the strongest partial";
+    if (isOctave(-1.0))
+        return c.missingOdd > 0.3 ? "one octave below: even partials only"
+                                  : "one octave below: its odd partials are weak";
+    if (isOctave(1.0))
+        return "one octave above: odd partials unexplained";
+    if (isOctave(2.0))
+        return "two octaves above: most partials unexplained";
+    if (!partials.empty() && std::abs(interval(Hz{partials[0].hz}, Hz{c.series.f0}).value) < 50.0)
+        return "the strongest partial";
+    if (c.vote > 0.3)
+        return "the wave repeats at this pitch now and then";
+    return "explains " + std::to_string(c.hits) + (c.hits == 1 ? " partial" : " partials");
+}
+
+namespace {
+
+constexpr std::size_t mostChoices = 5;
+
+void offer(PitchReport& report, double midi, double confidence, const std::string& reason)
+{
+    const bool known = std::any_of(report.choices.begin(), report.choices.end(),
+        [&](const PitchChoice& other) { return std::abs(other.midi - midi) < 0.5; });
+    if (!known && report.choices.size() < mostChoices)
+        report.choices.push_back({midi, confidence, reason});
+}
+
+/// What people try first on a bell or a gong.
+void offerPartials(PitchReport& report, const std::vector<PitchCandidate>& candidates)
+{
+    constexpr double heard = -20.0; // dB under the strongest
+    const Partial* lowest = nullptr;
+    for (const auto& p : report.partials)
+        if (p.levelDb() > heard && (lowest == nullptr || p.hz < lowest->hz))
+            lowest = &p;
+    if (lowest == nullptr)
+        return;
+    const Partial& strongest = report.partials.front();
+    offer(report, midiOf(Hz{strongest.hz}), noteBelief(candidates, strongest.hz),
+        "the strongest partial");
+    offer(report, midiOf(Hz{lowest->hz}), noteBelief(candidates, lowest->hz), "the lowest partial");
+}
+
+} // namespace
+
+void listChoices(PitchReport& report, const std::vector<PitchCandidate>& candidates,
+    double chosenHz, const std::string& reason)
+{
+    offer(report, *report.midi, noteBelief(candidates, chosenHz), reason);
+    for (const double note : report.notes)
+        offer(report, note, noteBelief(candidates, hzOf(note).value),
+            "one of " + std::to_string(report.notes.size()) + " notes at once");
+    if (report.kind == SoundKind::inharmonic)
+        offerPartials(report, candidates);
+    for (const auto& c : candidates) {
+        const double midi = midiOf(Hz{c.series.f0});
+        offer(report, midi, noteBelief(candidates, c.series.f0),
+            reasonFor(c, chosenHz, report.partials));
+    }
+}
+
+} // namespace puretone

@@ -1,0 +1,18 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "pitch/spectrum.h"
+
+namespace puretone {
+
+/// The notes that sound at once, lowest first, Hz: explains the partials by as few harmonic series
+/// as will do, each with a fundamental and overtones of its own (iterative cancellation, after
+/// A. Klapuri, "Multiple fundamental frequency estimation based on harmonicity and spectral
+/// smoothness", IEEE Trans. Speech and Audio Processing 11(6), 2003).
+///
+/// @param partials Of a steady sound: vibrato, strikes and bells have partials that no series
+/// holds.
+/// @return One note or none where a single series explains what there is; never more than five.
+std::vector<double> notesAtOnce(const std::vector<Partial>& partials, double windowSeconds);
+
+} // namespace puretone

@@ -1,0 +1,397 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "pitch/track.h"
+
+#include "pitch/note.h"
+
+#include <algorithm>
+#include <array>
+#include <limits>
+#include <numbers>
+
+namespace puretone {
+
+namespace {
+
+/// One period that a frame may have.
+struct Proposal {
+    LagPeak peak;
+    double cents = 0.0; ///< Above 1 Hz.
+    double cost = 0.0; ///< -log of its probability.
+};
+struct FrameProposals {
+    std::vector<Proposal> voiced;
+    double unvoicedCost = 0.0;
+};
+
+constexpr std::size_t mostProposals = 8;
+
+FrameProposals propose(
+    const Periodicity& periodicity, const PeriodicityFrame& frame, double anchorHz, double loudest)
+{
+    struct Threshold {
+        double share, weight;
+    };
+    // The last one lets the very highest peak count for itself.
+    static constexpr std::array<Threshold, 6> thresholds = {
+        {{.75, .10}, {.80, .15}, {.85, .20}, {.90, .25}, {.93, .20}, {.96, .10}}};
+    constexpr double hardlyEver = 0.01; // what a peak that no threshold picks is worth
+    constexpr double octaveCost = 2.0; // for each octave from the decided pitch
+    constexpr double quietest = 0.003; // of the loudest frame: 50 dB
+    FrameProposals result;
+    auto maxima = periodicity.maxima(frame.difference, 0.2);
+    double top = 0.0;
+    for (const auto& peak : maxima)
+        top = std::max(top, peak.value);
+    const double clear = std::clamp((top - 0.3) / 0.4, 0.02, 0.98);
+    const double voiced = frame.rms < quietest * loudest ? 0.02 : clear;
+    result.unvoicedCost = -std::log(1.0 - voiced);
+    std::vector<double> share(maxima.size(), hardlyEver);
+    for (const auto& threshold : thresholds)
+        for (std::size_t i = 0; i < maxima.size(); ++i)
+            if (maxima[i].value >= threshold.share * top) {
+                share[i] += threshold.weight;
+                break;
+            }
+    for (std::size_t i = 0; i < maxima.size(); ++i) {
+        const double hz = 1.0 / maxima[i].period;
+        result.voiced.push_back({maxima[i], 1200.0 * std::log2(hz),
+            -std::log(voiced * share[i] * maxima[i].value / top)
+                + octaveCost * std::abs(std::log2(hz / anchorHz))});
+    }
+    std::sort(result.voiced.begin(), result.voiced.end(),
+        [](const Proposal& a, const Proposal& b) { return a.cost < b.cost; });
+    result.voiced.resize(std::min(result.voiced.size(), mostProposals));
+    return result;
+}
+
+/// Cheap for what voices and strings do, never impossible: a Student-like tail.
+double moveCost(double cents, double seconds)
+{
+    constexpr double usualCentsPerSecond = 3500.0; // a wide vibrato at its steepest, and half more
+    const double steps = cents / (usualCentsPerSecond * seconds);
+    return 2.0 * std::log1p(steps * steps);
+}
+constexpr double voicingCost = 3.0;
+
+/// Best path through frames whose last state is "unvoiced"; gives each frame's state.
+class Path {
+public:
+    explicit Path(const std::vector<FrameProposals>& frames, double hop)
+        : frames_(frames)
+        , hop_(hop)
+    {
+    }
+
+    std::vector<std::size_t> best()
+    {
+        from_.resize(frames_.size());
+        std::vector<double> costs = emissions(0);
+        from_[0].assign(costs.size(), 0);
+        for (std::size_t f = 1; f < frames_.size(); ++f)
+            costs = step(f, costs);
+        auto state = std::size_t(std::min_element(costs.begin(), costs.end()) - costs.begin());
+        std::vector<std::size_t> states(frames_.size());
+        for (std::size_t f = frames_.size(); f-- > 0;) {
+            states[f] = state;
+            state = from_[f][state];
+        }
+        return states;
+    }
+
+private:
+    std::vector<double> emissions(std::size_t f) const
+    {
+        std::vector<double> costs;
+        for (const auto& proposal : frames_[f].voiced)
+            costs.push_back(proposal.cost);
+        costs.push_back(frames_[f].unvoicedCost);
+        return costs;
+    }
+
+    std::vector<double> step(std::size_t f, const std::vector<double>& before)
+    {
+        auto costs = emissions(f);
+        const auto& now = frames_[f].voiced;
+        const auto& then = frames_[f - 1].voiced;
+        from_[f].resize(costs.size());
+        for (std::size_t to = 0; to < costs.size(); ++to) {
+            double least = std::numeric_limits<double>::max();
+            for (std::size_t from = 0; from < before.size(); ++from) {
+                const bool sounds = to < now.size(), sounded = from < then.size();
+                const double move = sounds != sounded ? voicingCost
+                    : sounds ? moveCost(now[to].cents - then[from].cents, hop_)
+                             : 0.0;
+                if (before[from] + move < least) {
+                    least = before[from] + move;
+                    from_[f][to] = from;
+                }
+            }
+            costs[to] += least;
+        }
+        return costs;
+    }
+
+    const std::vector<FrameProposals>& frames_;
+    double hop_;
+    std::vector<std::vector<std::size_t>> from_;
+};
+
+/// The same period read at the largest multiple that still repeats: as many times finer.
+double refined(const Periodicity& periodicity, const PeriodicityFrame& frame, LagPeak peak)
+{
+    constexpr int most = 16;
+    constexpr double asGood = 0.92; // of the first peak's height
+    double period = peak.period;
+    for (int k = 2; k <= most; ++k) {
+        const auto next = periodicity.peakNear(frame, k * period, 0.2 / k);
+        if (next.value < asGood * peak.value)
+            break;
+        period = next.period / k;
+    }
+    return period;
+}
+
+} // namespace
+
+PitchLine bestPath(const Periodicity& periodicity, double anchorHz)
+{
+    PitchLine line;
+    const auto& frames = periodicity.frames;
+    line.frames = frames.size();
+    if (frames.empty())
+        return line;
+    double loudest = 0.0;
+    for (const auto& frame : frames)
+        loudest = std::max(loudest, frame.rms);
+    std::vector<FrameProposals> proposals;
+    for (const auto& frame : frames)
+        proposals.push_back(propose(periodicity, frame, anchorHz, loudest));
+    const double hop = frames.size() > 1
+        ? (frames.back().seconds - frames.front().seconds) / double(frames.size() - 1)
+        : 1.0;
+    const auto states = Path(proposals, hop).best();
+    for (std::size_t f = 0; f < frames.size(); ++f) {
+        if (states[f] >= proposals[f].voiced.size())
+            continue;
+        const auto& peak = proposals[f].voiced[states[f]].peak;
+        const double period = refined(periodicity, frames[f], peak);
+        line.points.push_back({frames[f].seconds, midiOf(Hz{1.0 / period}),
+            std::clamp(peak.value, 0.0, 1.0), frames[f].rms});
+    }
+    return line;
+}
+
+PitchLine followPitch(std::span<const float> mono, double rate, double midi,
+    const TrackOptions& wanted, const Progress& progress)
+{
+    const double hz = hzOf(midi).value;
+    PeriodicityOptions options;
+    // Four periods are enough to measure one; shorter windows follow vibrato without rounding it
+    // off.
+    options.windowSeconds =
+        wanted.windowSeconds > 0.0 ? wanted.windowSeconds : std::clamp(4.0 / hz, 0.012, 0.093);
+    options.hopSeconds = wanted.hopSeconds;
+    options.mostFrames = wanted.mostPoints;
+    options.withCompressed = false;
+    return bestPath(analysePeriodicity(mono, rate, options, progress), hz);
+}
+
+PitchLine followPitch(const Audio& audio, Span span, double midi, const TrackOptions& options,
+    const Progress& progress)
+{
+    const std::int64_t piece = toFrames(30.0, audio.rate).value;
+    const auto pieces = std::size_t(std::max<std::int64_t>(1, (span.length() + piece - 1) / piece));
+    TrackOptions each = options;
+    each.mostPoints = std::max<std::size_t>(8, options.mostPoints / pieces);
+    PitchLine line;
+    for (std::size_t i = 0; i < pieces && !progress.cancelled(); ++i) {
+        const auto from = span.start.value + std::int64_t(i) * piece;
+        const Span part{Frames{from}, Frames{std::min(span.end.value, from + piece)}};
+        const auto found = followPitch(mixToMono(audio, part), audio.rate, midi, each,
+            progress.part(double(i) / double(pieces), double(i + 1) / double(pieces)));
+        for (auto point : found.points) {
+            point.seconds += toSeconds(Frames{from - span.start.value}, audio.rate);
+            line.points.push_back(point);
+        }
+        line.frames += found.frames;
+    }
+    return line;
+}
+
+namespace {
+
+/// Weighted quantile of the line's pitch.
+double quantile(std::vector<std::pair<double, double>> midiAndWeight, double share)
+{
+    std::sort(midiAndWeight.begin(), midiAndWeight.end());
+    double total = 0.0;
+    for (const auto& [midi, weight] : midiAndWeight)
+        total += weight;
+    double sum = 0.0;
+    for (const auto& [midi, weight] : midiAndWeight) {
+        sum += weight;
+        if (sum >= share * total)
+            return midi;
+    }
+    return midiAndWeight.back().first;
+}
+
+/// Mean and deviation (semitones) of the points from `first` up to `last`.
+struct Stretch {
+    double mean = 0.0, deviation = 0.0;
+};
+Stretch measure(const std::vector<PitchLine::Point>& points, std::size_t first, std::size_t last)
+{
+    double w = 0.0, sum = 0.0, squares = 0.0;
+    for (std::size_t i = first; i < last; ++i) {
+        const double weight = points[i].clarity * std::sqrt(points[i].level);
+        w += weight;
+        sum += weight * points[i].midi;
+        squares += weight * points[i].midi * points[i].midi;
+    }
+    if (w <= 0.0)
+        return {points[first].midi, 0.0};
+    const double mean = sum / w;
+    return {mean, std::sqrt(std::max(0.0, squares / w - mean * mean))};
+}
+
+double jitterOf(const std::vector<PitchLine::Point>& points)
+{
+    double sum = 0.0;
+    std::size_t count = 0;
+    for (std::size_t i = 1; i + 1 < points.size(); ++i) {
+        const double left = points[i].seconds - points[i - 1].seconds;
+        const double right = points[i + 1].seconds - points[i].seconds;
+        if (std::abs(left - right) > 0.1 * (left + right))
+            continue;
+        const double off = points[i].midi - 0.5 * (points[i - 1].midi + points[i + 1].midi);
+        sum += off * off;
+        ++count;
+    }
+    // Of independent errors, half of each neighbour's adds to a point's own.
+    return count > 0 ? 100.0 * std::sqrt(sum / double(count) / 1.5) : 0.0;
+}
+
+} // namespace
+
+namespace {
+
+/// Sine, straight line and constant fitted to the pitch at one frequency: five unknowns less one.
+struct Swing {
+    double centre = 0.0, amplitude = 0.0, error = 1e300;
+};
+
+Swing fitSwing(const std::vector<PitchLine::Point>& points, double hz, double middle)
+{
+    constexpr int n = 4;
+    std::array<std::array<double, n + 1>, n> m{};
+    const auto terms = [&](double seconds) {
+        const double t = seconds - middle, angle = 2.0 * std::numbers::pi * hz * t;
+        return std::array<double, n>{1.0, t, std::cos(angle), std::sin(angle)};
+    };
+    for (const auto& p : points) {
+        const auto x = terms(p.seconds);
+        const double w = p.clarity * std::sqrt(p.level);
+        for (int i = 0; i < n; ++i) {
+            for (int j = 0; j < n; ++j)
+                m[i][j] += w * x[i] * x[j];
+            m[i][n] += w * x[i] * p.midi;
+        }
+    }
+    // Gauss elimination; positive semidefinite, so that no pivoting is needed.
+    for (int i = 0; i < n; ++i) {
+        if (m[i][i] < 1e-12)
+            return {};
+        for (int j = 0; j < n; ++j)
+            if (j != i)
+                for (int k = n; k >= i; --k)
+                    m[j][k] -= m[i][k] * m[j][i] / m[i][i];
+    }
+    std::array<double, n> a{};
+    for (int i = 0; i < n; ++i)
+        a[i] = m[i][n] / m[i][i];
+    Swing swing{a[0], std::hypot(a[2], a[3]), 0.0};
+    for (const auto& p : points) {
+        const auto x = terms(p.seconds);
+        const double off = p.midi - (a[0] * x[0] + a[1] * x[1] + a[2] * x[2] + a[3] * x[3]);
+        swing.error += p.clarity * std::sqrt(p.level) * off * off;
+    }
+    return swing;
+}
+
+void measureVibrato(PitchMovement& movement, const std::vector<PitchLine::Point>& points)
+{
+    movement.centre = movement.mean;
+    const double length = points.back().seconds - points.front().seconds;
+    if (points.size() < 12 || length < 0.25)
+        return;
+    double weights = 0.0;
+    for (const auto& p : points)
+        weights += p.clarity * std::sqrt(p.level);
+    const double middle = 0.5 * (points.front().seconds + points.back().seconds);
+    // Fine enough that the best frequency is off by a tenth of a cycle at most over the take.
+    const double step = std::clamp(0.2 / length, 0.02, 0.3);
+    Swing best;
+    double bestHz = 0.0;
+    for (double hz = std::max(3.0, 1.2 / length); hz <= 9.0; hz += step)
+        if (const auto swing = fitSwing(points, hz, middle); swing.error < best.error) {
+            best = swing;
+            bestHz = hz;
+        }
+    const double variance = movement.spread * movement.spread * 1e-4 * weights;
+    if (best.error > 0.5 * variance || best.amplitude < 0.03)
+        return;
+    movement.vibratoHz = bestHz;
+    movement.vibratoCents = 100.0 * best.amplitude;
+    movement.centre = best.centre;
+}
+
+} // namespace
+
+std::optional<PitchMovement> measureMovement(const PitchLine& line)
+{
+    const auto& points = line.points;
+    if (points.size() < 3)
+        return std::nullopt;
+    PitchMovement movement;
+    std::vector<std::pair<double, double>> weighted;
+    for (const auto& p : points)
+        weighted.emplace_back(p.midi, p.clarity * std::sqrt(p.level));
+    movement.low = quantile(weighted, 0.05);
+    movement.high = quantile(weighted, 0.95);
+    const auto whole = measure(points, 0, points.size());
+    movement.mean = whole.mean;
+    movement.spread = 100.0 * whole.deviation;
+    movement.jitter = jitterOf(points);
+    measureVibrato(movement, points);
+    for (const auto& p : points)
+        movement.clarity += p.clarity / double(points.size());
+    movement.voiced = double(points.size()) / double(std::max(points.size(), line.frames));
+
+    // Two cycles of the slowest vibrato, or a third of a short take.
+    const double length = points.back().seconds - points.front().seconds;
+    const double window = std::min(0.5, length / 3.0);
+    double lowest = 1e9, highest = -1e9, calmest = 1e9;
+    std::size_t last = 0;
+    for (std::size_t first = 0; first < points.size(); ++first) {
+        while (last < points.size() && points[last].seconds <= points[first].seconds + window)
+            ++last;
+        if (points[std::min(last, points.size() - 1)].seconds
+            < points[first].seconds + 0.9 * window)
+            break;
+        const auto here = measure(points, first, last);
+        lowest = std::min(lowest, here.mean);
+        highest = std::max(highest, here.mean);
+        if (here.deviation < calmest) {
+            calmest = here.deviation;
+            movement.steady = here.mean;
+            movement.steadyStart = points[first].seconds;
+            movement.steadyEnd = points[last - 1].seconds;
+            movement.steadySpread = 100.0 * here.deviation;
+        }
+    }
+    movement.slowRange = highest > lowest ? 100.0 * (highest - lowest) : 0.0;
+    return movement;
+}
+
+} // namespace puretone
