@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/engine.h"
 
-#include "engine/kernel.h"
+#include "audio/interpolation.h"
 
 #if defined(__SSE__)
 #include <xmmintrin.h>

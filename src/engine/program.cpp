@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/program.h"
 
-#include "engine/kernel.h"
+#include "audio/interpolation.h"
 #include "engine/prepared.h"
 #include "loop/crossfade.h"
 

@@ -44,6 +44,15 @@ json kindJson(const TreatmentKind& what)
                     {"left", c.left}, {"right", c.right}};
             },
             [](const Width& w) { return json{{"kind", "width"}, {"share", w.share}}; },
+            [](const Straighten& s) {
+                return json{{"kind", "straighten"}, {"drift", s.drift}, {"vibrato", s.vibrato},
+                    {"toNote", s.to == Straighten::To::note}, {"midi", s.midi}, {"note", s.note},
+                    {"over", spanJson(s.over)}};
+            },
+            [](const RemoveTone& r) {
+                return json{{"kind", "removeTone"}, {"hz", r.hz}, {"harmonics", r.harmonics},
+                    {"alone", r.alone}, {"over", spanJson(r.over)}};
+            },
         },
         what);
 }
@@ -72,6 +81,13 @@ TreatmentKind kindFrom(const json& j)
             j.value("left", 0), j.value("right", 1)};
     if (kind == "width")
         return Width{j.at("share").get<double>()};
+    if (kind == "straighten")
+        return Straighten{j.at("drift").get<double>(), j.at("vibrato").get<double>(),
+            j.value("toNote", false) ? Straighten::To::note : Straighten::To::centre,
+            j.at("midi").get<double>(), j.value("note", 60.0), spanFrom(j.at("over"))};
+    if (kind == "removeTone")
+        return RemoveTone{j.at("hz").get<double>(), j.value("harmonics", false),
+            j.value("alone", false), spanFrom(j.at("over"))};
     throw json::other_error::create(501, "unknown treatment: " + kind, &j);
 }
 

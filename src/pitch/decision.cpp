@@ -83,13 +83,15 @@ double Certainty::confidence() const
 }
 
 double inharmonicShare(
-    const std::vector<Partial>& partials, const Series& series, double windowSeconds)
+    const std::vector<Partial>& partials, const Series& series, double windowSeconds, double tonal)
 {
+    // Peaks of a noise are no partials: the more of it there is, the louder they stand.
+    const double faintest = tonal > 0.8 ? -30.0 : -18.0;
     // A short window cannot place a partial better than this, in partial numbers.
     const double unsure = 0.5 / (windowSeconds * series.f0);
     double all = 0.0, off = 0.0;
     for (const auto& p : partials) {
-        if (p.levelDb() < -30.0 || p.hz < 0.4 * series.f0 || p.hz > 12.0 * series.f0)
+        if (p.levelDb() < faintest || p.hz < 0.4 * series.f0 || p.hz > 12.0 * series.f0)
             continue;
         const double g = series.number(p.hz);
         all += std::sqrt(p.amplitude);
@@ -102,7 +104,7 @@ double inharmonicShare(
 
 FinalPitch finalPitch(const PitchCandidate& winner, const std::vector<Partial>& partials,
     const FrameSpread& frames, const std::optional<PitchMovement>& movement, double clarity,
-    double windowSeconds)
+    double windowSeconds, double tonal)
 {
     constexpr double fittingCents = 8.0; // root mean square about the fitted series
     constexpr double periodic = 0.8; // N, above which the wave itself says what it repeats
@@ -142,7 +144,7 @@ FinalPitch finalPitch(const PitchCandidate& winner, const std::vector<Partial>& 
         return {transpose(Hz{series.partial(1.0)}, Cents{lean}).value, false, fitted >= 3};
     const double offset = transpose(Hz{series.f0}, Cents{frames.offset}).value;
     // Many voices on one note: no partial alone is its pitch, the wave as a whole has one.
-    const bool inSeries = inharmonicShare(partials, series, windowSeconds) < mostlyHarmonic;
+    const bool inSeries = inharmonicShare(partials, series, windowSeconds, tonal) < mostlyHarmonic;
     if ((clarity > periodic && inSeries) || strongest == nullptr)
         return {offset, false, false};
     return {strongest->hz / strongestNumber, true, false};

@@ -35,9 +35,9 @@ Certainty certaintyOf(const PitchCandidate& winner, double belief, const Periodi
 double noteBelief(const std::vector<PitchCandidate>& candidates, double hz);
 
 /// Share of the weight of the stronger partials that lies off a series.
-/// @param windowSeconds Of the spectrum that they were found in.
+/// @param windowSeconds Of the spectrum that they were found in. @param tonal See tonalShare.
 double inharmonicShare(
-    const std::vector<Partial>& partials, const Series& series, double windowSeconds);
+    const std::vector<Partial>& partials, const Series& series, double windowSeconds, double tonal);
 inline constexpr double mostlyHarmonic = 0.2; ///< More than this off it is a bell, bar or gong.
 
 /// Step from the chosen series to the pitch that an ear would name.
@@ -50,6 +50,6 @@ struct FinalPitch {
 /// @param movement Of the line through the take, where it moves.
 FinalPitch finalPitch(const PitchCandidate& winner, const std::vector<Partial>& partials,
     const FrameSpread& frames, const std::optional<PitchMovement>& movement, double clarity,
-    double windowSeconds);
+    double windowSeconds, double tonal);
 
 } // namespace puretone

@@ -51,8 +51,8 @@ Useful usefulPart(std::span<const float> mono, double rate)
     return useful;
 }
 
-SoundKind kindOf(const std::vector<Partial>& partials, const PitchCandidate& winner, bool lonePartial,
-    bool moves, bool dying, double windowSeconds)
+SoundKind kindOf(const std::vector<Partial>& partials, const PitchCandidate& winner,
+    bool lonePartial, bool moves, bool dying, double windowSeconds, double tonal)
 {
     if (dying)
         return SoundKind::percussive;
@@ -60,7 +60,8 @@ SoundKind kindOf(const std::vector<Partial>& partials, const PitchCandidate& win
     if (windowSeconds < 0.15)
         return SoundKind::harmonic;
     return lonePartial
-            || (!moves && inharmonicShare(partials, winner.series, windowSeconds) > mostlyHarmonic)
+            || (!moves
+                && inharmonicShare(partials, winner.series, windowSeconds, tonal) > mostlyHarmonic)
         ? SoundKind::inharmonic
         : SoundKind::harmonic;
 }
@@ -94,8 +95,8 @@ Verdict judge(const Useful& useful, const MeanSpectrum& spectrum,
     const PitchReport& report, double clarity)
 {
     Verdict verdict;
-    const auto pitch =
-        finalPitch(winner, partials, frames, report.movement, clarity, spectrum.windowSeconds);
+    const auto pitch = finalPitch(
+        winner, partials, frames, report.movement, clarity, spectrum.windowSeconds, report.tonal);
     verdict.hz = pitch.hz;
     verdict.reason = reasonFor(winner, winner.series.f0, partials);
     const auto decay = measureDecay(useful.mono, useful.rate);
@@ -119,7 +120,7 @@ Verdict judge(const Useful& useful, const MeanSpectrum& spectrum,
             + " to " + formatSeconds(report.movement->steadyEnd);
     const bool moves = frames.moves() && !(report.movement && report.movement->rests());
     verdict.kind = kindOf(partials, winner, pitch.lonePartial, moves, decay.dying() || glides,
-        spectrum.windowSeconds);
+        spectrum.windowSeconds, report.tonal);
     return verdict;
 }
 

@@ -55,10 +55,10 @@ std::optional<StruckNote> barNote(
 {
     for (const auto& p : partials) {
         const auto at = [&](double ratio) { return levelNear(partials, ratio * p.hz); };
-        if (p.levelDb() < -12.0 || std::abs(p.hz / winner.series.f0 - 1.0) < 0.03)
+        if (p.hz < 150.0 || std::abs(p.hz / winner.series.f0 - 1.0) < 0.03)
             continue;
-        if (at(2.756) > -25.0 && at(5.35) > -30.0 && at(2.0) < -35.0 && at(3.0) < -35.0
-            && at(4.0) < -35.0)
+        if (p.levelDb() > -6.0 && at(2.756) > -25.0 && at(5.35) > -30.0 && at(2.0) < -35.0
+            && at(3.0) < -35.0 && at(4.0) < -35.0)
             return StruckNote{p.hz, "lowest mode of a bar: modes at 1 : 2.76 : 5.4"};
     }
     return std::nullopt;

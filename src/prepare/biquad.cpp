@@ -33,10 +33,10 @@ Biquad secondOrder(PassFilter::Cut cut, double angle, double q)
 {
     const double c = std::cos(angle), alpha = std::sin(angle) / (2.0 * q);
     if (cut == PassFilter::Cut::low)
-        return normalised((1.0 + c) / 2.0, -(1.0 + c), (1.0 + c) / 2.0, 1.0 + alpha, -2.0 * c,
-            1.0 - alpha);
-    return normalised((1.0 - c) / 2.0, 1.0 - c, (1.0 - c) / 2.0, 1.0 + alpha, -2.0 * c,
-        1.0 - alpha);
+        return normalised(
+            (1.0 + c) / 2.0, -(1.0 + c), (1.0 + c) / 2.0, 1.0 + alpha, -2.0 * c, 1.0 - alpha);
+    return normalised(
+        (1.0 - c) / 2.0, 1.0 - c, (1.0 - c) / 2.0, 1.0 + alpha, -2.0 * c, 1.0 - alpha);
 }
 
 } // namespace
@@ -76,8 +76,8 @@ std::vector<Biquad> sectionsOf(const Band& band, double rate)
     const double sign = band.shape == Band::Shape::lowShelf ? 1.0 : -1.0;
     const double up = a + 1.0, down = (a - 1.0) * sign;
     return {normalised(a * (up - down * c + beta), 2.0 * a * sign * ((a - 1.0) - up * c * sign),
-        a * (up - down * c - beta), up + down * c + beta,
-        -2.0 * sign * ((a - 1.0) + up * c * sign), up + down * c - beta)};
+        a * (up - down * c - beta), up + down * c + beta, -2.0 * sign * ((a - 1.0) + up * c * sign),
+        up + down * c - beta)};
 }
 
 void filterInPlace(std::span<float> samples, std::span<const Biquad> sections)
@@ -87,8 +87,7 @@ void filterInPlace(std::span<float> samples, std::span<const Biquad> sections)
     double constant = double(samples.front());
     for (const Biquad& f : sections) {
         // Transposed direct form II, state settled on the constant.
-        const double settled
-            = constant * (f.b0 + f.b1 + f.b2) / std::max(1e-30, 1.0 + f.a1 + f.a2);
+        const double settled = constant * (f.b0 + f.b1 + f.b2) / std::max(1e-30, 1.0 + f.a1 + f.a2);
         double s2 = f.b2 * constant - f.a2 * settled;
         double s1 = f.b1 * constant - f.a1 * settled + s2;
         for (float& sample : samples) {

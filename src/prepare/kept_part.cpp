@@ -13,11 +13,10 @@ namespace {
 constexpr double silentDb = -90.0;
 constexpr double depthDb = 60.0; ///< Below the peak nothing is heard beside what follows it.
 
-std::vector<double> levelsDb(
-    const Audio& audio, Span span, double windowSeconds, std::int64_t hop)
+std::vector<double> levelsDb(const Audio& audio, Span span, double windowSeconds, std::int64_t hop)
 {
-    auto curve = powerCurve(audio, span,
-        std::max<std::int64_t>(1, std::llround(windowSeconds * audio.rate)), hop);
+    auto curve = powerCurve(
+        audio, span, std::max<std::int64_t>(1, std::llround(windowSeconds * audio.rate)), hop);
     for (double& p : curve)
         p = p > 1e-20 ? 10.0 * std::log10(p) : -200.0;
     return curve;
@@ -35,7 +34,8 @@ double noiseFloorDb(std::vector<double> levels)
 std::int64_t attackStart(const Audio& audio, std::int64_t inside, double lineDb)
 {
     const std::int64_t hop = std::max<std::int64_t>(1, std::llround(0.00025 * audio.rate));
-    // A few milliseconds below the line end the walk; single dips inside a low tone's period do not.
+    // A few milliseconds below the line end the walk; single dips inside a low tone's period do
+    // not.
     const std::int64_t patience = std::max<std::int64_t>(1, std::llround(0.004 * audio.rate) / hop);
     // Fine levels are costly: only as far back as the walk goes.
     const std::int64_t stretch = std::llround(2.0 * audio.rate) / hop * hop;

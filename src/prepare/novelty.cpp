@@ -146,8 +146,7 @@ Novelty measureNovelty(std::span<const float> mono, double rate, const Progress&
         const auto centre = std::int64_t(double(i) * novelty.hopSeconds * rate);
         const auto from = std::clamp<std::int64_t>(centre - side, 0, std::int64_t(mono.size()));
         const auto to = std::clamp<std::int64_t>(centre + side, from, std::int64_t(mono.size()));
-        const double power
-            = meanSquare(mono.subspan(std::size_t(from), std::size_t(to - from)));
+        const double power = meanSquare(mono.subspan(std::size_t(from), std::size_t(to - from)));
         novelty.levelDb.push_back(10.0 * std::log10(std::max(1e-20, power)));
     }
     return novelty;

@@ -4,6 +4,8 @@
 #include "audio/level.h"
 #include "base/overloaded.h"
 #include "prepare/biquad.h"
+#include "prepare/remove_tone.h"
+#include "prepare/straighten.h"
 
 #include <algorithm>
 
@@ -124,7 +126,7 @@ template <class Filter> void applyFilter(Audio& audio, const Filter& filter)
         filterInPlace(channel, sections);
 }
 
-void apply(Audio& audio, const TreatmentKind& what, bool backwards)
+void apply(Audio& audio, const TreatmentKind& what, bool backwards, const Progress& progress)
 {
     const auto here = [&](Span over) {
         const Span inside = insideOf(over, audio.frames());
@@ -142,6 +144,8 @@ void apply(Audio& audio, const TreatmentKind& what, bool backwards)
                    },
                    [&](const Channels& c) { pickChannels(audio, c); },
                    [&](const Width& w) { setWidth(audio, w.share); },
+                   [&](const Straighten& s) { straighten(audio, s, here(s.over), progress); },
+                   [&](const RemoveTone& r) { removeTone(audio, r, here(r.over), progress); },
                },
         what);
 }
@@ -192,10 +196,13 @@ AudioPtr treat(const AudioPtr& audio, const Treatments& treatments, const Progre
             continue;
         if (progress.cancelled())
             return nullptr;
-        apply(*treated, treatment.what, backwards);
+        apply(*treated, treatment.what, backwards,
+            progress.part(done / double(active), (done + 1.0) / double(active)));
         backwards ^= std::holds_alternative<Reverse>(treatment.what);
         progress.at(++done / double(active));
     }
+    if (progress.cancelled())
+        return nullptr;
     return treated;
 }
 

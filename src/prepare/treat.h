@@ -20,7 +20,6 @@ AudioPtr treat(const AudioPtr& audio, const Treatments& treatments, const Progre
 /// The slow gain that evens a note out, for each of its hops: what EvenOut applies.
 ///
 /// @return One gain for every `hop` frames of `span`, beginning at its start.
-std::vector<double> evenOutGains(
-    const Audio& audio, Span span, double amount, std::int64_t hop);
+std::vector<double> evenOutGains(const Audio& audio, Span span, double amount, std::int64_t hop);
 
 } // namespace puretone

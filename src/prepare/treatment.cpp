@@ -44,6 +44,18 @@ std::string levelText(const Level& l)
     return (l.value < 0.0 ? "Gain " : "Gain +") + formatDecibels({l.value});
 }
 
+std::string straightenText(const Straighten& s)
+{
+    if (s.drift == 0.0 && s.vibrato == 0.0)
+        return "Centre the pitch";
+    std::string text = "Straighten";
+    if (s.drift > 0.0)
+        text += " drift " + formatNumber(100.0 * s.drift, 0) + " %";
+    if (s.vibrato > 0.0)
+        text += " vibrato " + formatNumber(100.0 * s.vibrato, 0) + " %";
+    return text;
+}
+
 double inRange(double value, double low, double high, double fallback)
 {
     return std::isfinite(value) ? std::clamp(value, low, high) : fallback;
@@ -65,34 +77,45 @@ std::string describe(const Treatment& treatment)
             [](const Reverse&) { return std::string("Reverse"); },
             [](const Channels& c) { return channelsText(c); },
             [](const Width& w) { return "Width " + formatNumber(100.0 * w.share, 0) + " %"; },
+            [](const Straighten& s) { return straightenText(s); },
+            [](const RemoveTone& r) {
+                return std::string(r.alone ? "Only the tone at " : "Remove tone ") + formatHz(r.hz);
+            },
         },
         treatment.what);
 }
 
 Treatment sanitized(Treatment treatment)
 {
-    std::visit(Overloaded{
-                   [](RemoveDc&) {}, [](Reverse&) {},
-                   [](PassFilter& f) {
-                       f.hz = inRange(f.hz, 5.0, 90000.0, 40.0);
-                       f.slopeDb = f.slopeDb < 9 ? 6
-                           : f.slopeDb < 18      ? 12
-                           : f.slopeDb < 36      ? 24
-                                                 : 48;
-                   },
-                   [](Band& b) {
-                       b.hz = inRange(b.hz, 5.0, 90000.0, 1000.0);
-                       b.gainDb = inRange(b.gainDb, -24.0, 24.0, 0.0);
-                       b.q = inRange(b.q, 0.1, 20.0, 1.0);
-                   },
-                   [](Level& l) { l.value = inRange(l.value, -80.0, 40.0, 0.0); },
-                   [](EvenOut& e) { e.amount = inRange(e.amount, 0.0, 1.0, 0.0); },
-                   [](Channels& c) {
-                       c.left = std::clamp(c.left, 0, 255);
-                       c.right = std::clamp(c.right, 0, 255);
-                   },
-                   [](Width& w) { w.share = inRange(w.share, 0.0, 2.0, 1.0); },
-               },
+    std::visit(
+        Overloaded{
+            [](RemoveDc&) {},
+            [](Reverse&) {},
+            [](PassFilter& f) {
+                f.hz = inRange(f.hz, 5.0, 90000.0, 40.0);
+                f.slopeDb = f.slopeDb < 9 ? 6 : f.slopeDb < 18 ? 12 : f.slopeDb < 36 ? 24 : 48;
+            },
+            [](Band& b) {
+                b.hz = inRange(b.hz, 5.0, 90000.0, 1000.0);
+                b.gainDb = inRange(b.gainDb, -24.0, 24.0, 0.0);
+                b.q = inRange(b.q, 0.1, 20.0, 1.0);
+            },
+            [](Level& l) { l.value = inRange(l.value, -80.0, 40.0, 0.0); },
+            [](EvenOut& e) { e.amount = inRange(e.amount, 0.0, 1.0, 0.0); },
+            [](Channels& c) {
+                c.left = std::clamp(c.left, 0, 255);
+                c.right = std::clamp(c.right, 0, 255);
+            },
+            [](Width& w) { w.share = inRange(w.share, 0.0, 2.0, 1.0); },
+            [](Straighten& s) {
+                s.drift = inRange(s.drift, 0.0, 1.0, 0.0);
+                s.vibrato = inRange(s.vibrato, 0.0, 1.0, 0.0);
+                s.midi = inRange(s.midi, 0.0, 140.0, 60.0);
+                // Further than a fifth from what was followed it would be another sound.
+                s.note = inRange(s.note, s.midi - 7.0, s.midi + 7.0, s.midi);
+            },
+            [](RemoveTone& r) { r.hz = inRange(r.hz, 20.0, 90000.0, 1000.0); },
+        },
         treatment.what);
     return treatment;
 }

@@ -10,7 +10,8 @@
 namespace puretone {
 
 // What is done to a recording before it becomes a take, each step a value of its own. The
-// recording is never changed: the treated audio is derived from it and can be made anew at any time.
+// recording is never changed: the treated audio is derived from it and can be made anew at any
+// time.
 
 /// Takes the mean of each channel away, so that the wave swings about zero.
 struct RemoveDc {
@@ -69,8 +70,31 @@ struct Width {
     bool operator==(const Width&) const = default;
 };
 
-using TreatmentKind
-    = std::variant<RemoveDc, PassFilter, Band, Level, EvenOut, Reverse, Channels, Width>;
+/// Takes drift and vibrato out of a note, by resampling along its own pitch.
+struct Straighten {
+    double drift = 1.0; ///< Share of the slow movement that goes, 0 to 1.
+    double vibrato = 0.0; ///< Share of the swing from 2 to 10 Hz that goes, 0 to 1.
+    enum class To {
+        centre, ///< The take's own middle.
+        note, ///< `note`.
+    } to = To::centre;
+    double midi = 60.0; ///< The pitch that is followed (69 = 440 Hz).
+    double note = 60.0; ///< Where it is put.
+    Span over; ///< The note, frames of the recording; the whole of it when empty.
+    bool operator==(const Straighten&) const = default;
+};
+
+/// Takes a second tone out: a whistle, a hum, a ring.
+struct RemoveTone {
+    double hz = 1000.0; ///< Where it is strongest; it is followed from there.
+    bool harmonics = false; ///< Its overtones go, too.
+    bool alone = false; ///< What is heard is the removed part.
+    Span over; ///< Where it is looked for; removed wherever it sounds.
+    bool operator==(const RemoveTone&) const = default;
+};
+
+using TreatmentKind = std::variant<RemoveDc, PassFilter, Band, Level, EvenOut, Reverse, Channels,
+    Width, Straighten, RemoveTone>;
 
 struct Treatment {
     TreatmentKind what;

@@ -29,7 +29,8 @@ double gainAt(double hz, const TreatmentKind& what)
     const auto after = treat(before, {{what}});
     const Span steady{Frames{48000}, Frames{96000}};
     return 10.0
-        * std::log10(meanSquare(after->channel(0, steady)) / meanSquare(before->channel(0, steady)));
+        * std::log10(
+            meanSquare(after->channel(0, steady)) / meanSquare(before->channel(0, steady)));
 }
 
 } // namespace
@@ -72,8 +73,9 @@ TEST_CASE("Cuts fall by their slope and pass what is wanted", "[treat]")
     for (const int slope : {6, 12, 24, 48}) {
         INFO("slope " << slope);
         const PassFilter low{PassFilter::Cut::low, 200.0, slope};
-        // Butterworth: 3 dB down at the corner; two octaves below it twice the slope, within the 0.3 dB
-        // by which the curve of first order and the bilinear transform miss the straight line.
+        // Butterworth: 3 dB down at the corner; two octaves below it twice the slope, within the
+        // 0.3 dB by which the curve of first order and the bilinear transform miss the straight
+        // line.
         CHECK(gainAt(200.0, low) == Approx(-3.01).margin(0.05));
         CHECK(gainAt(50.0, low) == Approx(-2.0 * slope).margin(0.4));
         CHECK(std::abs(gainAt(3200.0, low)) < 0.05);
@@ -180,8 +182,8 @@ TEST_CASE("Evening out flattens a swell and a sag and leaves the attack alone", 
 TEST_CASE("Evening out never lifts noise by more than its limit", "[treat]")
 {
     auto wave = probe::decaying(probe::harmonicTone(330.0, 48000.0, 4.0), 48000.0, 0.8);
-    const auto gains
-        = evenOutGains({48000.0, {wave}}, {Frames{0}, Frames{std::int64_t(wave.size())}}, 1.0, 480);
+    const auto gains =
+        evenOutGains({48000.0, {wave}}, {Frames{0}, Frames{std::int64_t(wave.size())}}, 1.0, 480);
     for (const double gain : gains)
         CHECK(toDecibels(gain).value < 24.01);
 }
@@ -232,7 +234,8 @@ TEST_CASE("A cancelled list gives nothing", "[treat]")
 {
     std::stop_source stop;
     stop.request_stop();
-    CHECK(treat(mono(probe::noise(48000.0, 0.1)), {{RemoveDc{}}}, {stop.get_token(), {}}) == nullptr);
+    CHECK(
+        treat(mono(probe::noise(48000.0, 0.1)), {{RemoveDc{}}}, {stop.get_token(), {}}) == nullptr);
 }
 
 TEST_CASE("Random lists on random sounds stay finite and as long as before", "[treat]")

@@ -22,7 +22,8 @@ bool measures(const TreatmentKind& what)
 {
     const auto* level = std::get_if<Level>(&what);
     return (level != nullptr && level->to != Level::To::gain)
-        || std::holds_alternative<EvenOut>(what);
+        || std::holds_alternative<EvenOut>(what) || std::holds_alternative<Straighten>(what)
+        || std::holds_alternative<RemoveTone>(what);
 }
 
 /// Undo names without the values: one for all of a drag.
@@ -40,6 +41,8 @@ QString nameOf(const TreatmentKind& what)
                           [](const Reverse&) { return QObject::tr("reverse"); },
                           [](const Channels&) { return QObject::tr("channels"); },
                           [](const Width&) { return QObject::tr("width"); },
+                          [](const Straighten&) { return QObject::tr("straightening"); },
+                          [](const RemoveTone&) { return QObject::tr("removed tone"); },
                       },
         what);
 }
@@ -415,6 +418,9 @@ void TreatmentPanel::showValues(const TreatmentKind& what)
                        show(right_, c.right + 1.0);
                    },
                    [&](const Width& w) { show(width_, w.share); },
+                   // Their values stand at the Pitch stop, beside what they are judged by.
+                   [&](const Straighten&) { note_->setText(tr("Its values stand at Pitch.")); },
+                   [&](const RemoveTone&) { note_->setText(tr("Its values stand at Pitch.")); },
                },
         what);
 }

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "engine/kernel.h"
+#include "audio/interpolation.h"
 
 #include <cmath>
 #include <numbers>

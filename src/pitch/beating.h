@@ -1,0 +1,27 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "audio/audio.h"
+
+#include <optional>
+
+namespace puretone {
+
+/// How a sound beats against a plain tone.
+struct Beating {
+    double perSecond = 0.0; ///< Beats of the loudest pair of partials, 0 or more.
+    double cents = 0.0; ///< The sound above (positive) or below the tone.
+    int partial = 1; ///< Of the tone: which pair is heard beating.
+    double depth = 0.0; ///< 0 to 1: how evenly the pair beats; a wavering sound beats irregularly.
+};
+
+/// Reads the beating from the signal itself: brings the partials of the sound that lie within half
+/// a semitone of the tone's down to 0 Hz and sees how fast their phase turns.
+///
+/// @param mono Half a second or more of the steady part. @param toneHz Of the tone's fundamental.
+/// @param harmonics 1 for a sine; more for a tone with partials of its own.
+/// @return Nothing where no partial of the sound is near one of the tone's.
+std::optional<Beating> measureBeating(
+    std::span<const float> mono, double rate, double toneHz, int harmonics);
+
+} // namespace puretone

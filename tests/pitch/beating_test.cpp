@@ -1,0 +1,51 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "pitch/beating.h"
+
+#include "support/signals.h"
+
+#include <catch2/catch.hpp>
+
+using namespace puretone;
+using namespace probe;
+using Catch::Matchers::WithinAbs;
+
+TEST_CASE("beats are counted from the signal", "[pitch][beating]")
+{
+    constexpr double rate = 48000.0;
+    const double hz = GENERATE(61.0, 196.0, 441.0, 1760.0);
+    const double cents = GENERATE(-31.0, -7.0, -0.3, 0.0, 2.0, 18.0, 44.0);
+    CAPTURE(hz, cents);
+    const double played = hz * std::exp2(cents / 1200.0);
+    const auto beating = measureBeating(harmonicTone(played, rate, 2.0), rate, hz, 1);
+    REQUIRE(beating);
+    CHECK(beating->partial == 1);
+    // A hundredth of a beat a second is one beat in more than a minute.
+    CHECK_THAT(beating->perSecond, WithinAbs(std::abs(played - hz), 0.02 + 0.002 * hz * 0.02));
+    CHECK_THAT(beating->cents, WithinAbs(cents, 0.5));
+    CHECK(beating->depth > 0.95);
+}
+
+TEST_CASE("a sound without fundamental beats against a soft tone's partials", "[pitch][beating]")
+{
+    constexpr double rate = 48000.0, hz = 110.0;
+    const double played = hz * std::exp2(10.0 / 1200.0);
+    std::vector<float> wave(std::size_t(2.0 * rate));
+    for (std::size_t i = 0; i < wave.size(); ++i)
+        for (int h = 2; h <= 9; ++h)
+            wave[i] += float(0.1 * std::sin(twoPi * h * played * double(i) / rate + h));
+    CHECK_FALSE(measureBeating(wave, rate, hz, 1));
+    const auto beating = measureBeating(wave, rate, hz, 6);
+    REQUIRE(beating);
+    CHECK(beating->partial == 2);
+    CHECK_THAT(beating->cents, WithinAbs(10.0, 0.5));
+    CHECK_THAT(beating->perSecond, WithinAbs(2.0 * (played - hz), 0.05));
+}
+
+TEST_CASE("nothing beats against silence, noise far off or a moment", "[pitch][beating][bad-input]")
+{
+    constexpr double rate = 48000.0;
+    CHECK_FALSE(measureBeating(silence(rate, 1.0), rate, 440.0, 6));
+    CHECK_FALSE(measureBeating(sine(440.0, rate, 0.001), rate, 440.0, 6));
+    CHECK_FALSE(measureBeating(sine(523.0, rate, 1.0), rate, 440.0, 1));
+    CHECK_FALSE(measureBeating({}, rate, 440.0, 1));
+}
