@@ -146,9 +146,8 @@ Instrument sanitized(Instrument instrument)
         sanitize(take);
     for (Zone& zone : instrument.zones)
         sanitize(zone);
-    instrument.a4 = std::isfinite(instrument.a4)
-        ? std::clamp(instrument.a4, lowestA4, highestA4)
-        : concertPitch.value;
+    instrument.a4 = std::isfinite(instrument.a4) ? std::clamp(instrument.a4, lowestA4, highestA4)
+                                                 : concertPitch.value;
     for (auto& take : instrument.takes)
         take.tuning.a4 = instrument.a4;
     auto& e = instrument.envelope;

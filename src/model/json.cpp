@@ -133,8 +133,8 @@ PitchReport pitchFrom(const json& j)
         report.choices.push_back({c.at("midi").get<double>(), c.at("confidence").get<double>(),
             c.at("reason").get<std::string>()});
     for (const auto& p : j.value("partials", json::array()))
-        report.partials.push_back(
-            {p.at(0).get<double>(), p.at(1).get<double>(), p.size() > 2 ? p[2].get<double>() : 0.0});
+        report.partials.push_back({p.at(0).get<double>(), p.at(1).get<double>(),
+            p.size() > 2 ? p[2].get<double>() : 0.0});
     report.notes = j.value("notes", std::vector<double>());
     report.tonal = j.value("tonal", 0.0);
     if (j.contains("movement") && !j["movement"].is_null())

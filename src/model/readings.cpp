@@ -40,6 +40,40 @@ std::vector<PitchChoice> pitchChoices(const Take& take)
     return choices;
 }
 
+namespace {
+
+std::string noteAndCents(double midi, const Naming& naming)
+{
+    const auto [key, rest] = nearestKey(midi);
+    return noteName(key, naming) + " " + formatCents(rest);
+}
+
+} // namespace
+
+std::vector<std::string> pitchFacts(const PitchReport& report, const Naming& naming)
+{
+    std::vector<std::string> facts;
+    if (report.notes.size() > 1) {
+        std::string names;
+        for (const double midi : report.notes)
+            names += (names.empty() ? "" : ", ") + noteName(nearestKey(midi).key, naming);
+        facts.push_back(
+            std::to_string(report.notes.size()) + " notes sound at once: " + names + ".");
+    }
+    const auto& m = report.movement;
+    if (m && report.wanders())
+        facts.push_back("It wanders from " + noteAndCents(m->low, naming) + " to "
+            + noteAndCents(m->high, naming) + ", steadiest from " + formatSeconds(m->steadyStart)
+            + " to " + formatSeconds(m->steadyEnd) + ".");
+    if (m && m->smooth() && m->vibratoHz > 0.0 && m->vibratoCents >= 8.0)
+        facts.push_back("Vibrato of ±" + formatNumber(m->vibratoCents, 0) + " cents, "
+            + formatNumber(m->vibratoHz, 1) + " a second.");
+    if (report.kind == SoundKind::percussive && report.tonal > 0.0)
+        facts.push_back("Body " + formatNumber(100.0 * report.tonal, 0) + " %, noise "
+            + formatNumber(100.0 * (1.0 - report.tonal), 0) + " %.");
+    return facts;
+}
+
 std::string keyWithNumber(int key, const Naming& naming)
 {
     return noteName(key, naming) + " (" + std::to_string(key) + ")";

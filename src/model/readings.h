@@ -26,6 +26,10 @@ Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, con
 /// file itself names, where it does (its confidence is 0: it is not ours to judge).
 std::vector<PitchChoice> pitchChoices(const Take& take);
 
+/// What there is to say about a reading beyond its note, one plain sentence each: several notes at
+/// once, wandering and where it is steadiest, vibrato, body against noise.
+std::vector<std::string> pitchFacts(const PitchReport& report, const Naming& naming);
+
 /// A piece of a row may be this far from its key, semitones: nearly a quarter tone out of tune, and
 /// no other key's.
 inline constexpr double seriesTolerance = 0.6;

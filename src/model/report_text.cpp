@@ -40,6 +40,18 @@ json pitchReport(const PitchReport& report)
     }
     j["confidence"] = report.confidence;
     j["candidates"] = candidates;
+    json partials = json::array();
+    for (const auto& p : report.partials)
+        partials.push_back({{"hz", p.hz}, {"levelDb", p.levelDb()},
+            {"decaySeconds", p.decay > 0.0 ? json(p.decay) : json(nullptr)}});
+    j["partials"] = partials;
+    j["notes"] = report.notes;
+    j["tonal"] = report.tonal;
+    j["movement"] = nullptr;
+    if (const auto& m = report.movement; m && m->smooth())
+        j["movement"] = {{"low", m->low}, {"high", m->high}, {"wanders", report.wanders()},
+            {"vibratoHz", m->vibratoHz}, {"vibratoCents", m->vibratoCents},
+            {"steadiest", {{"start", m->steadyStart}, {"end", m->steadyEnd}, {"midi", m->steady}}}};
     return j;
 }
 
@@ -89,6 +101,8 @@ std::string analysisText(const std::string& file, const Take& take)
         text += keyWithNumber(key) + " " + formatCents(rest) + ", "
             + formatNumber(pitch.hz()->value, 2) + " Hz, " + nameOf(pitch.verdict) + " ("
             + formatNumber(100.0 * pitch.confidence, 0) + " %), " + nameOf(pitch.kind) + "\n";
+        for (const auto& fact : pitchFacts(pitch, {}))
+            text += "         " + fact + "\n";
         for (const auto& choice : pitch.choices)
             text += "         " + noteName(nearestKey(choice.midi).key) + "  "
                 + formatNumber(100.0 * choice.confidence, 0) + " %  " + choice.reason + "\n";

@@ -10,8 +10,8 @@ using nlohmann::json;
 
 namespace {
 
-constexpr Names<PassFilter::Cut, 2> cutNames
-    = {{{PassFilter::Cut::low, "low"}, {PassFilter::Cut::high, "high"}}};
+constexpr Names<PassFilter::Cut, 2> cutNames = {
+    {{PassFilter::Cut::low, "low"}, {PassFilter::Cut::high, "high"}}};
 constexpr Names<Band::Shape, 3> shapeNames = {{{Band::Shape::bell, "bell"},
     {Band::Shape::lowShelf, "lowShelf"}, {Band::Shape::highShelf, "highShelf"}}};
 constexpr Names<Level::To, 3> levelNames = {
@@ -21,29 +21,34 @@ json kindJson(const TreatmentKind& what)
 {
     return std::visit(
         Overloaded{
-            [](const RemoveDc&) { return json{{"kind", "removeDc"}}; },
+            [](const RemoveDc&) {
+                return json{{"kind", "removeDc"}};
+            },
             [](const PassFilter& f) {
                 return json{{"kind", "cut"}, {"cut", nameIn(cutNames, f.cut)}, {"hz", f.hz},
                     {"slopeDb", f.slopeDb}};
             },
             [](const Band& b) {
-                return json{{"kind", "band"}, {"shape", nameIn(shapeNames, b.shape)},
-                    {"hz", b.hz}, {"gainDb", b.gainDb}, {"q", b.q}};
+                return json{{"kind", "band"}, {"shape", nameIn(shapeNames, b.shape)}, {"hz", b.hz},
+                    {"gainDb", b.gainDb}, {"q", b.q}};
             },
             [](const Level& l) {
-                return json{{"kind", "level"}, {"to", nameIn(levelNames, l.to)},
-                    {"value", l.value}, {"over", spanJson(l.over)}};
+                return json{{"kind", "level"}, {"to", nameIn(levelNames, l.to)}, {"value", l.value},
+                    {"over", spanJson(l.over)}};
             },
             [](const EvenOut& e) {
-                return json{
-                    {"kind", "evenOut"}, {"amount", e.amount}, {"over", spanJson(e.over)}};
+                return json{{"kind", "evenOut"}, {"amount", e.amount}, {"over", spanJson(e.over)}};
             },
-            [](const Reverse&) { return json{{"kind", "reverse"}}; },
+            [](const Reverse&) {
+                return json{{"kind", "reverse"}};
+            },
             [](const Channels& c) {
                 return json{{"kind", "channels"}, {"mixed", c.how == Channels::How::mixed},
                     {"left", c.left}, {"right", c.right}};
             },
-            [](const Width& w) { return json{{"kind", "width"}, {"share", w.share}}; },
+            [](const Width& w) {
+                return json{{"kind", "width"}, {"share", w.share}};
+            },
             [](const Straighten& s) {
                 return json{{"kind", "straighten"}, {"drift", s.drift}, {"vibrato", s.vibrato},
                     {"toNote", s.to == Straighten::To::note}, {"midi", s.midi}, {"note", s.note},
@@ -76,8 +81,7 @@ TreatmentKind kindFrom(const json& j)
     if (kind == "reverse")
         return Reverse{};
     if (kind == "channels")
-        return Channels{
-            j.value("mixed", false) ? Channels::How::mixed : Channels::How::picked,
+        return Channels{j.value("mixed", false) ? Channels::How::mixed : Channels::How::picked,
             j.value("left", 0), j.value("right", 1)};
     if (kind == "width")
         return Width{j.at("share").get<double>()};

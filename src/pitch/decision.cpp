@@ -131,7 +131,8 @@ FinalPitch finalPitch(const PitchCandidate& winner, const std::vector<Partial>& 
     if (movement && movement->smooth() && clarity > periodic && movement->spread > 8.0) {
         // Where it comes to rest, if it does; otherwise its centre. A line that has strayed from
         // what most of the take holds is not believed.
-        const Hz hz = hzOf(movement->rests() ? movement->steady : movement->centre);
+        const bool settles = movement->rests() && movement->vibratoHz == 0.0;
+        const Hz hz = hzOf(settles ? movement->steady : movement->centre);
         if (std::abs(interval(Hz{series.f0}, hz).value) < 100.0)
             return {hz.value, false, false};
     }

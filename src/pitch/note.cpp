@@ -4,6 +4,7 @@
 #include <array>
 #include <cctype>
 #include <charconv>
+#include <cstdlib>
 
 namespace puretone {
 
@@ -77,6 +78,43 @@ std::optional<int> parseKey(std::string_view text, const Naming& naming)
     if (key < 0 || key > 127)
         return std::nullopt;
     return key;
+}
+
+std::vector<int> lookUpKeys(const std::string& text, const Naming& naming, Hz a4)
+{
+    std::string wanted;
+    bool hertz = false;
+    for (const char c : text)
+        if (!std::isspace(static_cast<unsigned char>(c)))
+            wanted += char(std::tolower(static_cast<unsigned char>(c)));
+    if (wanted.size() > 2 && wanted.ends_with("hz")) {
+        hertz = true;
+        wanted.resize(wanted.size() - 2);
+    }
+    char* end = nullptr;
+    const double number = std::strtod(wanted.c_str(), &end);
+    const bool isNumber = !wanted.empty() && *end == 0;
+    if (isNumber && (hertz || number > 127.0 || number != std::floor(number))) {
+        const int key = number > 0.0 ? nearestKey(midiOf(Hz{number}, a4)).key : -1;
+        return key >= 0 && key <= 127 ? std::vector{key} : std::vector<int>{};
+    }
+    if (const auto key = parseKey(text, naming))
+        return {*key};
+    std::vector<int> keys;
+    const Naming sharps{naming.middleCOctave, Accidentals::sharps};
+    const Naming flats{naming.middleCOctave, Accidentals::flats};
+    for (int key = 0; key < 128; ++key)
+        for (const auto& way : {sharps, flats}) {
+            std::string name = noteName(key, way);
+            name[0] = char(std::tolower(static_cast<unsigned char>(name[0])));
+            // "a" means A and not A#; "a#" both of its spellings' own.
+            const auto letters = name.find_first_of("-0123456789");
+            if (wanted.empty() || wanted == name.substr(0, letters)) {
+                keys.push_back(key);
+                break;
+            }
+        }
+    return keys;
 }
 
 } // namespace puretone

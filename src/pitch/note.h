@@ -6,6 +6,7 @@
 #include <optional>
 #include <string>
 #include <string_view>
+#include <vector>
 
 namespace puretone {
 
@@ -45,5 +46,9 @@ inline KeyAndCents nearestKey(double midi)
 std::string noteName(int key, const Naming& naming = {});
 /// Reads "A#3", "bb2", "B♭2", "60"; nothing when it is no key from 0 to 127.
 std::optional<int> parseKey(std::string_view text, const Naming& naming = {});
+
+/// Keys that a person may mean: by name ("A#3", or "a" for all of them), by MIDI number, or by
+/// frequency ("440 Hz", and any number above 127: the nearest key). All 128 for an empty text.
+std::vector<int> lookUpKeys(const std::string& text, const Naming& naming, Hz a4);
 
 } // namespace puretone

@@ -184,6 +184,9 @@ PitchReport analysePitch(std::span<const float> mono, double rate, const Progres
     report.kind = verdict.kind;
     report.stretch = winner.series.stretch;
     report.confidence = certainty.confidence();
+    // Between the modes of a bell a line may leap; a drum's glide is told by where it settles.
+    if (report.kind != SoundKind::harmonic)
+        report.movement.reset();
     report.notes = notesBeside(report, partials, spectrum, frames);
     const double periods = double(useful.mono.size()) / useful.rate * verdict.hz;
     constexpr double octaveDoubt = 0.9;
@@ -194,6 +197,30 @@ PitchReport analysePitch(std::span<const float> mono, double rate, const Progres
     listChoices(report, candidates, f0, verdict.reason);
     progress.at(1.0);
     return report;
+}
+
+std::optional<double> foreignTone(const PitchReport& report)
+{
+    constexpr double faintest = -50.0, standsOut = 2.0; // dB; times the next of its like
+    if (!report.midi || report.kind != SoundKind::harmonic || report.notes.size() > 1)
+        return std::nullopt;
+    const double f0 = report.hz()->value / std::sqrt(1.0 + report.stretch);
+    const Series series{f0, report.stretch};
+    const Partial* loudest = nullptr;
+    double next = 0.0;
+    for (const auto& p : report.partials) {
+        const double g = series.number(p.hz), off = std::abs(g - std::round(g));
+        // Below the note and between its partials; far up a comb has a tooth everywhere.
+        if (p.levelDb() < faintest || g > 16.0 || off < std::max(0.08, 0.025 * g) || p.decay > 0.0)
+            continue;
+        if (loudest == nullptr)
+            loudest = &p;
+        else if (std::abs(p.hz / loudest->hz - std::round(p.hz / loudest->hz)) > 0.02)
+            next = std::max(next, p.amplitude);
+    }
+    if (loudest == nullptr || loudest->amplitude < standsOut * next)
+        return std::nullopt;
+    return loudest->hz;
 }
 
 const char* nameOf(PitchVerdict verdict)

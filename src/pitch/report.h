@@ -61,6 +61,10 @@ struct PitchReport {
 /// chapters 21, 18.
 PitchReport analysePitch(std::span<const float> mono, double rate, const Progress& progress = {});
 
+/// A steady tone that does not belong to the note: a whistle or hum that stands out among what the
+/// note's series leaves over. Hz; nothing where there is none, or no single harmonic note.
+std::optional<double> foreignTone(const PitchReport& report);
+
 const char* nameOf(PitchVerdict verdict);
 const char* nameOf(SoundKind kind);
 

@@ -339,7 +339,8 @@ void measureVibrato(PitchMovement& movement, const std::vector<PitchLine::Point>
             bestHz = hz;
         }
     const double variance = movement.spread * movement.spread * 1e-4 * weights;
-    if (best.error > 0.5 * variance || best.amplitude < 0.03)
+    // At the slowest frequency that was tried it is a bend and no swing.
+    if (best.error > 0.5 * variance || best.amplitude < 0.03 || bestHz < 3.0 + step)
         return;
     movement.vibratoHz = bestHz;
     movement.vibratoCents = 100.0 * best.amplitude;
@@ -372,6 +373,7 @@ std::optional<PitchMovement> measureMovement(const PitchLine& line)
     const double length = points.back().seconds - points.front().seconds;
     const double window = std::min(0.5, length / 3.0);
     double lowest = 1e9, highest = -1e9, calmest = 1e9;
+    const double hop = length / double(std::max<std::size_t>(1, line.frames - 1));
     std::size_t last = 0;
     for (std::size_t first = 0; first < points.size(); ++first) {
         while (last < points.size() && points[last].seconds <= points[first].seconds + window)
@@ -379,6 +381,9 @@ std::optional<PitchMovement> measureMovement(const PitchLine& line)
         if (points[std::min(last, points.size() - 1)].seconds
             < points[first].seconds + 0.9 * window)
             break;
+        // A few frames among silence are steady for want of more.
+        if (double(last - first) < std::max(3.0, 0.6 * window / hop))
+            continue;
         const auto here = measure(points, first, last);
         lowest = std::min(lowest, here.mean);
         highest = std::max(highest, here.mean);

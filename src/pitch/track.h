@@ -69,11 +69,8 @@ struct PitchMovement {
 
     /// A line, not leaps between frames that have little to do with each other.
     bool smooth() const { return jitter < 12.0 && voiced > 0.7; }
-    /// It moves at first and then stays: what it stays on is the note.
-    bool rests() const
-    {
-        return vibratoHz == 0.0 && steadySpread < 10.0 && steadySpread < 0.35 * spread;
-    }
+    /// It moves for a while and stays elsewhere: what it stays on is the note.
+    bool rests() const { return steadySpread < 10.0 && steadySpread < 0.35 * spread; }
     bool operator==(const PitchMovement&) const = default;
 };
 /// @return Nothing for fewer than three points.

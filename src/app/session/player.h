@@ -5,6 +5,7 @@
 #include "audio/recorder.h"
 #include "devices/devices.h"
 #include "engine/engine.h"
+#include "engine/trial_tone.h"
 
 #include <QObject>
 #include <QTimer>
@@ -21,6 +22,9 @@ public:
     ~Player() override;
 
     Engine& engine() { return *engine_; }
+
+    /// The plain tone beside a take, at the Pitch stop.
+    TrialTone& trial() { return trial_; }
 
     /// Opens an output; where that fails, says so and falls back on the simulated one.
     void useOutput(const std::string& id);
@@ -65,6 +69,7 @@ private:
     OutputClient client();
 
     std::unique_ptr<Engine> engine_;
+    TrialTone trial_;
     std::unique_ptr<AudioOutput> output_;
     std::unique_ptr<MidiInput> midi_;
     std::unique_ptr<Recorder> recorder_;

@@ -20,7 +20,8 @@ void showShortcuts(QWidget* parent)
         {"Ctrl+arrow, Shift+arrow", "by one millisecond, by one period"},
         {"Shift or Alt while dragging", "ten times finer, without snapping"},
         {"Esc while dragging", "put it back"},
-        {"Ctrl+Up, Ctrl+Down", "root key an octave up, down (at Pitch)"},
+        {"Up, Down (at Pitch)", "fine tune by 1 cent; Shift 0.1, Ctrl 10"},
+        {"+, − (at Pitch)", "root key an octave up, down"},
         {"Double-click on a field's name", "back to its usual value"},
         {"Arrows, Space, Delete on a treatment", "choose, switch, remove; Ctrl+arrow moves it"},
         {"Ctrl+T", "Daybreak or Night watch"}};

@@ -35,7 +35,8 @@ void ArrivingView::paintEvent(QPaintEvent*)
     const QRectF area = QRectF(rect()).adjusted(8.0, 40.0, -8.0, -34.0);
     const auto picture = arriving_->picture();
     painter.setPen(QPen(t.line, 1.0));
-    painter.drawLine(QPointF(area.left(), area.center().y()), QPointF(area.right(), area.center().y()));
+    painter.drawLine(
+        QPointF(area.left(), area.center().y()), QPointF(area.right(), area.center().y()));
     paintColumns(painter, area, picture.columns, t.sea);
     const double x = area.left() + picture.share * area.width();
     painter.setPen(QPen(t.sea, 1.5, Qt::DashLine));

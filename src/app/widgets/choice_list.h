@@ -16,7 +16,7 @@ public:
     /// @param chosenKey Key of the pitch in use, which is marked.
     void setChoices(std::vector<PitchChoice> choices, int chosenKey, const Naming& naming);
     QRectF rowRect(std::size_t index) const;
-    QSize sizeHint() const override { return {400, 4 * 26 + 4}; }
+    QSize sizeHint() const override { return {400, 5 * 26 + 4}; }
 
 signals:
     void chosen(int index);

@@ -2,7 +2,9 @@
 #include "app/widgets/pitch_view.h"
 
 #include "app/theme/theme.h"
+#include "base/quantity.h"
 
+#include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
 
@@ -10,6 +12,7 @@ namespace puretone::app {
 
 namespace {
 
+constexpr double shownDb = 72.0; // dB of the spectrum that are drawn
 constexpr double nameRoom = 46.0, profileRoom = 150.0, footRoom = 20.0;
 
 } // namespace
@@ -28,6 +31,19 @@ void PitchView::setPitch(const PitchLine* line, double midi, double seconds, con
     seconds_ = std::max(0.01, seconds);
     naming_ = naming;
     findRange();
+    update();
+}
+
+void PitchView::setOffset(double semitones)
+{
+    offset_ = semitones;
+    update();
+}
+
+void PitchView::setSteady(double start, double end)
+{
+    steadyStart_ = start;
+    steadyEnd_ = end;
     update();
 }
 
@@ -65,10 +81,10 @@ void PitchView::paintNoteLines(QPainter& painter, const QRectF& area) const
 {
     const auto& t = Theme::tokens();
     const bool wide = high_ - low_ > 14.0;
-    for (int key = int(std::ceil(low_)); key <= int(std::floor(high_)); ++key) {
+    for (int key = int(std::ceil(low_ - offset_)); key <= int(std::floor(high_ - offset_)); ++key) {
         if (wide && key % 12 != 0)
             continue;
-        const double y = yOf(key, area);
+        const double y = yOf(key + offset_, area);
         painter.setPen(QPen(t.line, 1.0));
         painter.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
         painter.setPen(t.quietInk);
@@ -81,7 +97,7 @@ void PitchView::paintNoteLines(QPainter& painter, const QRectF& area) const
                 QColor faint = t.line;
                 faint.setAlpha(110);
                 painter.setPen(QPen(faint, 1.0));
-                const double yq = yOf(key + quarter, area);
+                const double yq = yOf(key + offset_ + quarter, area);
                 if (yq > area.top())
                     painter.drawLine(QPointF(area.left(), yq), QPointF(area.right(), yq));
             }
@@ -91,7 +107,7 @@ void PitchView::paintNoteLines(QPainter& painter, const QRectF& area) const
     painter.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
     painter.setFont(Theme::font(12, Theme::Weight::strong));
     painter.drawText(QRectF(0.0, y - 9.0, nameRoom - 10.0, 18.0), Qt::AlignRight | Qt::AlignVCenter,
-        typeset(noteName(int(std::lround(midi_)), naming_)));
+        typeset(noteName(int(std::lround(midi_ - offset_)), naming_)));
 }
 
 void PitchView::paintLine(QPainter& painter, const QRectF& area) const
@@ -149,6 +165,17 @@ void PitchView::paintEvent(QPaintEvent*)
         return;
     }
     const QRectF area = QRectF(rect()).adjusted(nameRoom, 6.0, -profileRoom - 14.0, -footRoom);
+    if (steadyEnd_ > steadyStart_) {
+        QColor tint = t.brass;
+        tint.setAlpha(34);
+        const double from = area.left() + steadyStart_ / seconds_ * area.width();
+        const double to = area.left() + steadyEnd_ / seconds_ * area.width();
+        painter.fillRect(QRectF(from, area.top(), to - from, area.height()), tint);
+        painter.setPen(t.brass);
+        painter.setFont(Theme::font(11));
+        painter.drawText(
+            QRectF(from + 4.0, area.top(), 140.0, 16.0), Qt::AlignLeft, tr("steadiest"));
+    }
     paintNoteLines(painter, area);
     paintLine(painter, area);
     const QRectF side(area.right() + 14.0, area.top(), profileRoom - 4.0, area.height());
@@ -170,8 +197,10 @@ SpectrumView::SpectrumView(QWidget* parent)
     : QWidget(parent)
 {
     setAccessibleName(tr("Spectrum"));
+    setMouseTracking(true);
     setToolTip(
-        tr("The mean spectrum; the marks below it are where the partials of the note belong"));
+        tr("The mean spectrum; the marks below it are where the partials of the note belong. "
+           "Click a peak that does not belong to mark it for removal"));
 }
 
 void SpectrumView::setSpectrum(
@@ -187,8 +216,89 @@ void SpectrumView::setSpectrum(
     update();
 }
 
+QRectF SpectrumView::area() const
+{
+    return QRectF(rect()).adjusted(nameRoom, 18.0, -8.0, -34.0);
+}
+
+double SpectrumView::xOf(double hz) const
+{
+    return area().left() + hz / topHz_ * area().width();
+}
+
+double SpectrumView::heightOf(double hz) const
+{
+    const auto column = std::size_t(
+        std::clamp(xOf(hz) - area().left(), 0.0, std::max(0.0, double(columns_.size()) - 1.0)));
+    return columns_.empty() ? 0.0 : std::max(0.0, 1.0 + double(columns_[column]) / shownDb);
+}
+
+std::optional<double> SpectrumView::peakAt(QPointF place) const
+{
+    constexpr double reach = 8.0;
+    const auto& m = spectrum_.magnitude;
+    if (m.size() < 3 || !area().adjusted(0.0, -18.0, 0.0, 12.0).contains(place))
+        return std::nullopt;
+    const double perBin = topHz_ / area().width() / spectrum_.binHz;
+    const double middle = (place.x() - area().left()) * perBin;
+    const auto from = std::size_t(std::max(1.0, middle - reach * perBin));
+    const auto to = std::min(m.size() - 2, std::size_t(std::max(1.0, middle + reach * perBin)) + 1);
+    std::size_t best = 0;
+    for (auto b = from; b <= to; ++b)
+        if (m[b] > m[b - 1] && m[b] >= m[b + 1] && (best == 0 || m[b] > m[best]))
+            best = b;
+    return best > 0 ? std::optional(double(best) * spectrum_.binHz) : std::nullopt;
+}
+
+void SpectrumView::setForeign(std::optional<double> hz, const QString& text)
+{
+    foreign_ = hz;
+    foreignText_ = text;
+    update();
+}
+
+void SpectrumView::mousePressEvent(QMouseEvent* event)
+{
+    if (const auto hz = peakAt(event->position()); hz && event->button() == Qt::LeftButton)
+        emit pointedAt(*hz);
+}
+
+void SpectrumView::mouseMoveEvent(QMouseEvent* event)
+{
+    hovered_ = peakAt(event->position());
+    setCursor(hovered_ ? Qt::PointingHandCursor : Qt::ArrowCursor);
+    update();
+}
+
+void SpectrumView::leaveEvent(QEvent*)
+{
+    hovered_.reset();
+    update();
+}
+
+void SpectrumView::paintForeign(QPainter& painter) const
+{
+    const auto& t = Theme::tokens();
+    const auto ring = [&](double hz, const QColor& color, const QString& text) {
+        const QPointF at(xOf(hz), area().bottom() - heightOf(hz) * area().height());
+        painter.setPen(QPen(color, 1.8));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawEllipse(at, 7.0, 7.0);
+        painter.setFont(Theme::font(11));
+        const double width = 200.0;
+        const double left = std::clamp(
+            at.x() - 0.5 * width, area().left(), std::max(area().left(), area().right() - width));
+        painter.drawText(QRectF(left, at.y() - 26.0, width, 16.0), Qt::AlignCenter, text);
+    };
+    if (foreign_ && *foreign_ < topHz_)
+        ring(*foreign_, t.coral, foreignText_);
+    if (hovered_ && (!foreign_ || std::abs(*hovered_ - *foreign_) > 3.0 * spectrum_.binHz))
+        ring(*hovered_, t.quietInk, typeset(formatHz(*hovered_)));
+}
+
 void SpectrumView::clear()
 {
+    setForeign({}, {});
     setSpectrum(nullptr, 0.0, 0.0, {});
 }
 
@@ -218,21 +328,21 @@ void SpectrumView::paintEvent(QPaintEvent*)
     painter.setRenderHint(QPainter::Antialiasing);
     if (spectrum_.magnitude.empty() || spectrum_.binHz <= 0.0)
         return;
-    const QRectF area = QRectF(rect()).adjusted(nameRoom, 4.0, -8.0, -34.0);
+    const QRectF area = this->area();
     if (int(columns_.size()) != int(area.width()))
         makeColumns(std::max(1, int(area.width())));
-    constexpr double depth = 72.0;
     QPolygonF outline;
     outline << area.bottomLeft();
     for (std::size_t i = 0; i < columns_.size(); ++i)
         outline << QPointF(area.left() + double(i) + 0.5,
-            area.bottom() - std::max(0.0, 1.0 + double(columns_[i]) / depth) * area.height());
+            area.bottom() - std::max(0.0, 1.0 + double(columns_[i]) / shownDb) * area.height());
     outline << area.bottomRight();
     QColor fill = t.sea;
     fill.setAlpha(90);
     painter.setPen(QPen(t.sea, 1.2));
     painter.setBrush(fill);
     painter.drawPolygon(outline);
+    paintForeign(painter);
     painter.setPen(QPen(t.brass, 2.0));
     for (int h = 1; h <= 64 && hz_ > 0.0; ++h) {
         const double hz = h * hz_ * std::sqrt((1.0 + stretch_ * h * h) / (1.0 + stretch_));

@@ -51,8 +51,8 @@ void WaveStrip::paintEvent(QPaintEvent*)
     painter.drawRoundedRect(rect(), 4.0, 4.0);
     if (!peaks_)
         return;
-    picture_.prepare({double(peaks_->serial())}, size(),
-        devicePixelRatioF(), [this](QPainter& p, const QColor& color) {
+    picture_.prepare({double(peaks_->serial())}, size(), devicePixelRatioF(),
+        [this](QPainter& p, const QColor& color) {
             paintSmallWave(p, QRectF(rect()).adjusted(0.0, 3.0, 0.0, -3.0), *peaks_,
                 {Frames{0}, Frames{peaks_->audio().frames()}}, color);
         });

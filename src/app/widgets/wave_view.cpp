@@ -338,8 +338,8 @@ void WaveView::paintEvent(QPaintEvent*)
 void WaveView::paintWave(QPainter& painter)
 {
     const QRectF& a = geometry_.area;
-    picture_.prepare({double(peaks_->serial()), a.left(), a.top(),
-                         a.width(), a.height(), geometry_.firstFrame, geometry_.framesPerPixel},
+    picture_.prepare({double(peaks_->serial()), a.left(), a.top(), a.width(), a.height(),
+                         geometry_.firstFrame, geometry_.framesPerPixel},
         size(), devicePixelRatioF(),
         [this](QPainter& p, const QColor& color) { drawWave(p, color); });
     picture_.paint(
@@ -385,8 +385,8 @@ void WaveView::drawSamples(QPainter& painter, std::size_t channel, QRectF lane, 
         const double inside = std::clamp(frame, 0.0, double(frames() - 1));
         const auto index = std::min(std::size_t(inside), samples.size() - 1);
         const double next = double(samples[std::min(index + 1, samples.size() - 1)]);
-        const double value
-            = double(samples[index]) + (inside - double(index)) * (next - double(samples[index]));
+        const double value =
+            double(samples[index]) + (inside - double(index)) * (next - double(samples[index]));
         return middle - half * value / double(fullHeight_);
     };
     painter.setPen(QPen(Theme::tokens().line, 1.0));

@@ -1,0 +1,45 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/session/session.h"
+#include "app/widgets/field_column.h"
+
+namespace puretone::app {
+
+/// Mending a pitch: drift and vibrato taken out, a foreign tone removed. Both are treatments of the
+/// take; this panel makes, changes and drops them.
+class MendPanel : public QObject {
+    Q_OBJECT
+
+public:
+    MendPanel(Session& session, QWidget* parent);
+    FieldColumn* fields() { return fields_; }
+    void refresh();
+    /// A frequency was pointed at in the spectrum: offers to remove the tone there.
+    void mark(double hz);
+    /// The tone that is marked by hand, or proposed, or being removed.
+    std::optional<double> tone() const;
+
+signals:
+    void marked();
+
+private:
+    void buildStraighten();
+    void buildTone();
+    void changeStraighten(const std::function<void(Straighten&)>& how, bool first);
+    void changeTone(const std::function<void(RemoveTone&)>& how, bool first);
+    void removeTone();
+    const Straighten* straightening() const;
+    const RemoveTone* removing() const;
+
+    Session& session_;
+    FieldColumn* fields_;
+    ValueField *drift_, *vibrato_, *hz_;
+    ChoiceField *target_, *overtones_;
+    QPushButton *remove_, *alone_, *keep_;
+    std::optional<double> marked_;
+    int takeShown_ = 0;
+    int gesture_ = 0;
+};
+
+} // namespace puretone::app

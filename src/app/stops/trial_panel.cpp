@@ -1,0 +1,218 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/stops/trial_panel.h"
+
+#include "app/theme/theme.h"
+#include "base/quantity.h"
+
+#include <QActionGroup>
+#include <QMenu>
+
+namespace puretone::app {
+
+namespace {
+
+constexpr double standsStill = 0.06; // beats a second: one in a quarter of a minute
+
+/// Up to two seconds where the pitch is steadiest.
+Span steadySpan(const Take& take)
+{
+    const double rate = take.rate();
+    const auto& m = take.pitch.movement;
+    const double from = m && m->steadyEnd > m->steadyStart ? m->steadyStart : 0.15;
+    const auto length = std::min(take.kept.length(), toFrames(2.0, rate).value);
+    const auto start =
+        std::min(take.kept.start.value + toFrames(from, rate).value, take.kept.end.value - length);
+    return {Frames{start}, Frames{start + length}};
+}
+
+} // namespace
+
+TrialPanel::TrialPanel(Session& session, QWidget* parent)
+    : QObject(parent)
+    , session_(session)
+    , fields_(new FieldColumn(parent))
+    , beats_(new BeatView(parent))
+{
+    fields_->addHeading(tr("Beside a plain tone"));
+    text_ = new QLabel(fields_);
+    text_->setWordWrap(true);
+    text_->setProperty("role", "quiet");
+    text_->setAccessibleName(tr("Beating"));
+    fields_->column()->addWidget(text_);
+    fields_->column()->addWidget(beats_);
+    const auto buttons = fields_->addButtons(
+        {{tr("Hear both"),
+             tr("The root key with the tone that belongs to it; press other keys "
+                "meanwhile and the tone follows")},
+            {tr("Stand still"), tr("Moves the fine tuning by what the beating says")},
+            {tr("Tone…"), tr("Sine or soft, how loud, which octave, and how the two are heard")}});
+    hear_ = buttons[0];
+    still_ = buttons[1];
+    options_ = buttons[2];
+    hear_->setCheckable(true);
+    fields_->addRule();
+    connect(hear_, &QPushButton::toggled, this, &TrialPanel::hear);
+    connect(still_, &QPushButton::clicked, this, [this] {
+        if (beating_)
+            emit stillWanted(-beating_->cents);
+    });
+    connect(options_, &QPushButton::clicked, this, &TrialPanel::showMenu);
+    connect(&keys_, &QTimer::timeout, this, &TrialPanel::followKeys);
+}
+
+void TrialPanel::showMenu()
+{
+    QMenu menu(fields_);
+    const auto group = [&](const QString& title, const auto& values, auto& current) {
+        menu.addSection(title);
+        auto* actions = new QActionGroup(&menu);
+        for (const auto& [text, value] : values) {
+            auto* action = actions->addAction(menu.addAction(text));
+            action->setCheckable(true);
+            action->setChecked(value == current);
+            connect(action, &QAction::triggered, this, [this, &current, value = value] {
+                current = value;
+                applyTone();
+                refresh();
+            });
+        }
+    };
+    using Shape = TrialTone::Shape;
+    using Way = TrialTone::Way;
+    group(tr("Tone"),
+        std::vector<std::pair<QString, Shape>>{
+            {tr("Sine"), Shape::sine}, {tr("Soft, with overtones"), Shape::soft}},
+        shape_);
+    group(tr("Heard"),
+        std::vector<std::pair<QString, Way>>{{tr("Together"), Way::together},
+            {tr("In turn"), Way::inTurn}, {tr("Take left, tone right"), Way::apart}},
+        way_);
+    group(tr("Octave"),
+        std::vector<std::pair<QString, int>>{{tr("Two below"), -2}, {tr("One below"), -1},
+            {tr("Its own"), 0}, {tr("One above"), 1}, {tr("Two above"), 2}},
+        octave_);
+    group(tr("Level"),
+        std::vector<std::pair<QString, double>>{{QStringLiteral("−9 dB"), -9.0},
+            {QStringLiteral("−15 dB"), -15.0}, {QStringLiteral("−21 dB"), -21.0},
+            {QStringLiteral("−27 dB"), -27.0}},
+        levelDb_);
+    menu.exec(options_->mapToGlobal(QPoint(0, options_->height() + 2)));
+}
+
+void TrialPanel::hear(bool on)
+{
+    auto& player = session_.player();
+    const Take* take = session_.take();
+    if (on && take != nullptr) {
+        rootKey_ = take->tuning.rootKey;
+        otherKey_ = -1;
+        applyTone();
+        player.noteOn(rootKey_, 90);
+        player.trial().setOn(true);
+        keys_.start(40);
+        return;
+    }
+    keys_.stop();
+    player.trial().setOn(false);
+    if (rootKey_ >= 0)
+        player.noteOff(rootKey_);
+    rootKey_ = otherKey_ = -1;
+}
+
+void TrialPanel::stop()
+{
+    hear_->setChecked(false);
+}
+
+void TrialPanel::followKeys()
+{
+    const auto down = session_.player().engine().keysDown();
+    int other = -1;
+    for (int key = 0; key < 128; ++key)
+        if (key != rootKey_ && ((down[std::size_t(key / 64)] >> (key % 64)) & 1U) != 0)
+            other = key;
+    if (other == otherKey_)
+        return;
+    otherKey_ = other;
+    applyTone();
+}
+
+void TrialPanel::applyTone()
+{
+    auto& trial = session_.player().trial();
+    trial.setShape(shape_);
+    trial.setWay(way_);
+    trial.setLevel(toGain({levelDb_}));
+    if (heardKey() >= 0)
+        trial.setHz(hzOf(heardKey() + 12 * octave_, Hz{session_.instrument().a4}).value);
+}
+
+void TrialPanel::measure()
+{
+    const Take* take = session_.take();
+    // The root key plays the recording faster by the fine tuning. Seen from the recording the tone
+    // is slower by as much: it lies where the take is said to sound.
+    const Measured wanted{take->sound(), steadySpan(*take),
+        hzOf(take->tuning.soundingMidi() + 12.0 * octave_).value, harmonics()};
+    if (measured_ == wanted)
+        return;
+    measured_ = wanted;
+    session_.background().run(
+        "beating", Background::Running::finish,
+        [wanted](const Progress&) -> std::any {
+            return measureBeating(mixToMono(*wanted.audio, wanted.kept), wanted.audio->rate,
+                wanted.toneHz, wanted.harmonics);
+        },
+        [this](const std::any& result) {
+            beating_ = std::any_cast<std::optional<Beating>>(result);
+            showBeating();
+        });
+}
+
+void TrialPanel::showBeating()
+{
+    still_->setEnabled(beating_.has_value());
+    if (!beating_) {
+        text_->setText(harmonics() == 1
+                ? tr("No partial lies near the tone. Try the soft tone, or another octave.")
+                : tr("No partial lies near the tone."));
+        beats_->setBeats(-1.0, 0.0);
+        return;
+    }
+    const double rate = beating_->perSecond;
+    const QString partial =
+        beating_->partial > 1 ? tr(", heard at partial %1").arg(beating_->partial) : QString();
+    if (rate < standsStill)
+        text_->setText(tr("Stands still%1.").arg(partial));
+    else
+        text_->setText(typeset(formatNumber(rate, 1) + " beats a second, "
+                           + formatNumber(std::abs(beating_->cents), 1) + " cents "
+                           + (beating_->cents > 0.0 ? "sharp" : "flat"))
+            + partial + QLatin1Char('.'));
+    beats_->setBeats(rate, beating_->depth);
+}
+
+void TrialPanel::refresh()
+{
+    const Take* take = session_.take();
+    hear_->setEnabled(take != nullptr);
+    still_->setEnabled(take != nullptr && beating_.has_value());
+    if (take == nullptr) {
+        stop();
+        text_->setText(tr("Open a recording first."));
+        beats_->setBeats(-1.0, 0.0);
+        measured_ = {};
+        beating_.reset();
+        return;
+    }
+    // The root key may have moved under the held note.
+    if (hear_->isChecked() && rootKey_ != take->tuning.rootKey) {
+        session_.player().noteOff(rootKey_);
+        rootKey_ = take->tuning.rootKey;
+        session_.player().noteOn(rootKey_, 90);
+    }
+    applyTone();
+    measure();
+}
+
+} // namespace puretone::app
