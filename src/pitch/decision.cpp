@@ -38,11 +38,11 @@ FrameSpread spreadOfFrames(const Periodicity& periodicity, double f0)
     return m;
 }
 
-double noteBelief(const std::vector<PitchCandidate>& candidates, double hz)
+double noteBelief(const std::vector<PitchCandidate>& candidates, double hz, double reachCents)
 {
     double sum = 0.0;
     for (const auto& c : candidates)
-        if (std::abs(interval(Hz{hz}, Hz{c.series.f0}).value) < 50.0)
+        if (std::abs(interval(Hz{hz}, Hz{c.series.f0}).value) < reachCents)
             sum += c.belief;
     return std::min(1.0, sum);
 }
@@ -134,7 +134,7 @@ FinalPitch finalPitch(const PitchCandidate& winner, const std::vector<Partial>& 
         const bool settles = movement->rests() && movement->vibratoHz == 0.0;
         const Hz hz = hzOf(settles ? movement->steady : movement->centre);
         if (std::abs(interval(Hz{series.f0}, hz).value) < 100.0)
-            return {hz.value, false, false};
+            return {hz.value, settles ? FinalPitch::From::rest : FinalPitch::From::centre};
     }
     // The fit for the whole comb is led by many weak partials; the lower ones are what is heard.
     const double lean = weights > 0.0 ? sum / weights : 0.0;
@@ -142,13 +142,14 @@ FinalPitch finalPitch(const PitchCandidate& winner, const std::vector<Partial>& 
         weights > 0.0 ? std::sqrt(std::max(0.0, squares / weights - lean * lean)) : 1e3;
     // The first partial of a stretched series is what the fit calls f0 only for B = 0.
     if (deviation < fittingCents)
-        return {transpose(Hz{series.partial(1.0)}, Cents{lean}).value, false, fitted >= 3};
+        return {transpose(Hz{series.partial(1.0)}, Cents{lean}).value,
+            fitted >= 3 ? FinalPitch::From::series : FinalPitch::From::partial};
     const double offset = transpose(Hz{series.f0}, Cents{frames.offset}).value;
     // Many voices on one note: no partial alone is its pitch, the wave as a whole has one.
     const bool inSeries = inharmonicShare(partials, series, windowSeconds, tonal) < mostlyHarmonic;
     if ((clarity > periodic && inSeries) || strongest == nullptr)
-        return {offset, false, false};
-    return {strongest->hz / strongestNumber, true, false};
+        return {offset, FinalPitch::From::wave};
+    return {strongest->hz / strongestNumber, FinalPitch::From::lonePartial};
 }
 
 } // namespace puretone

@@ -31,8 +31,9 @@ struct Certainty {
 Certainty certaintyOf(const PitchCandidate& winner, double belief, const Periodicity& periodicity,
     const FrameSpread& frames, const std::optional<PitchMovement>& movement);
 
-/// Belief in a note: everything within 50 cents of it.
-double noteBelief(const std::vector<PitchCandidate>& candidates, double hz);
+/// Belief in a note: everything within so many cents of it.
+double noteBelief(
+    const std::vector<PitchCandidate>& candidates, double hz, double reachCents = 50.0);
 
 /// Share of the weight of the stronger partials that lies off a series.
 /// @param windowSeconds Of the spectrum that they were found in. @param tonal See tonalShare.
@@ -43,9 +44,14 @@ inline constexpr double mostlyHarmonic = 0.2; ///< More than this off it is a be
 /// Step from the chosen series to the pitch that an ear would name.
 struct FinalPitch {
     double hz = 0.0;
-    /// The partials belong to no series: the pitch is that of the one which is heard most.
-    bool lonePartial = false;
-    bool fromSeries = false; ///< Several partials agree on it.
+    enum class From {
+        series, ///< Several partials agree on it.
+        partial, ///< A single one, where there are no others.
+        lonePartial, ///< Partials that belong to no series: the one which is heard most.
+        wave, ///< What the wave repeats at.
+        centre, ///< The middle of a moving line.
+        rest, ///< Where a moving line stays.
+    } from = From::series;
 };
 /// @param movement Of the line through the take, where it moves.
 FinalPitch finalPitch(const PitchCandidate& winner, const std::vector<Partial>& partials,

@@ -94,6 +94,7 @@ Verdict judge(const Useful& useful, const MeanSpectrum& spectrum,
     const std::vector<Partial>& partials, const PitchCandidate& winner, const FrameSpread& frames,
     const PitchReport& report, double clarity)
 {
+    using From = FinalPitch::From;
     Verdict verdict;
     const auto pitch = finalPitch(
         winner, partials, frames, report.movement, clarity, spectrum.windowSeconds, report.tonal);
@@ -111,16 +112,18 @@ Verdict judge(const Useful& useful, const MeanSpectrum& spectrum,
     // seems to fall while its upper partials die; its series does not.
     const auto settled = settledPitch(useful.mono, useful.rate, pitch.hz, decay);
     const bool glides = settled && settled->fall.value > glidingCents;
-    if (settled && (!pitch.fromSeries || settled->fall.value > 40.0))
+    if (settled && (pitch.from != From::series || settled->fall.value > 40.0))
         verdict.hz = settled->hz.value;
     if (glides)
         verdict.reason = "settles here after the attack";
-    else if (report.wanders() && report.movement->rests())
+    else if (pitch.from == From::centre && report.wanders())
+        verdict.reason = "the middle of where it wanders";
+    else if (pitch.from == From::rest)
         verdict.reason = "steadiest here, from " + formatSeconds(report.movement->steadyStart)
             + " to " + formatSeconds(report.movement->steadyEnd);
     const bool moves = frames.moves() && !(report.movement && report.movement->rests());
-    verdict.kind = kindOf(partials, winner, pitch.lonePartial, moves, decay.dying() || glides,
-        spectrum.windowSeconds, report.tonal);
+    verdict.kind = kindOf(partials, winner, pitch.from == From::lonePartial, moves,
+        decay.dying() || glides, spectrum.windowSeconds, report.tonal);
     return verdict;
 }
 
@@ -176,7 +179,9 @@ PitchReport analysePitch(std::span<const float> mono, double rate, const Progres
     const double f0 = winner.series.f0;
     const auto frames = spreadOfFrames(periodicity, f0);
     report.movement = followMovement(useful, f0, frames, periodicity);
-    const double belief = noteBelief(candidates, f0);
+    // A wide vibrato is proposed at both of its ends.
+    const bool sways = frames.moves() && report.movement && report.movement->smooth();
+    const double belief = noteBelief(candidates, f0, sways ? 100.0 : 50.0);
     const auto certainty = certaintyOf(winner, belief, periodicity, frames, report.movement);
     const auto verdict =
         judge(useful, spectrum, partials, winner, frames, report, certainty.clarity);

@@ -278,7 +278,7 @@ namespace {
 
 /// Sine, straight line and constant fitted to the pitch at one frequency: five unknowns less one.
 struct Swing {
-    double centre = 0.0, amplitude = 0.0, error = 1e300;
+    double centre = 0.0, slope = 0.0, amplitude = 0.0, error = 1e300;
 };
 
 Swing fitSwing(const std::vector<PitchLine::Point>& points, double hz, double middle)
@@ -310,7 +310,7 @@ Swing fitSwing(const std::vector<PitchLine::Point>& points, double hz, double mi
     std::array<double, n> a{};
     for (int i = 0; i < n; ++i)
         a[i] = m[i][n] / m[i][i];
-    Swing swing{a[0], std::hypot(a[2], a[3]), 0.0};
+    Swing swing{a[0], a[1], std::hypot(a[2], a[3]), 0.0};
     for (const auto& p : points) {
         const auto x = terms(p.seconds);
         const double off = p.midi - (a[0] * x[0] + a[1] * x[1] + a[2] * x[2] + a[3] * x[3]);
@@ -341,6 +341,18 @@ void measureVibrato(PitchMovement& movement, const std::vector<PitchLine::Point>
     const double variance = movement.spread * movement.spread * 1e-4 * weights;
     // At the slowest frequency that was tried it is a bend and no swing.
     if (best.error > 0.5 * variance || best.amplitude < 0.03 || bestHz < 3.0 + step)
+        return;
+    // It has to cross its middle as often as that; a single leap fits a slow sine, too.
+    int crossings = 0;
+    double side = 0.0;
+    for (const auto& p : points) {
+        const double off = p.midi - best.centre - best.slope * (p.seconds - middle);
+        if (std::abs(off) < 0.2 * best.amplitude || off * side > 0.0)
+            continue;
+        crossings += side != 0.0 ? 1 : 0;
+        side = off;
+    }
+    if (crossings < bestHz * length)
         return;
     movement.vibratoHz = bestHz;
     movement.vibratoCents = 100.0 * best.amplitude;

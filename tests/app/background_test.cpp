@@ -47,7 +47,8 @@ TEST_CASE("a newer request cancels the running one where that is wanted", "[app]
             sleepMs(2);
         return value;
     };
-    const auto finish = [&done](const std::any& given) { done.push_back(std::any_cast<int>(given)); };
+    const auto finish = [&done](
+                            const std::any& given) { done.push_back(std::any_cast<int>(given)); };
     background.run(
         "x", Background::Running::cancel, [&](const Progress& p) { return work(p, 1); }, finish);
     sleepMs(10);

@@ -214,3 +214,32 @@ TEST_CASE("posts stop at each other and the crossfade at what there is", "[model
     CHECK(withKeptEnd(kept, 0, 20000).length() == shortestTake);
     CHECK(withKeptStart(kept, 99999).length() == shortestTake);
 }
+
+TEST_CASE("another A4 moves the whole instrument and nothing else", "[model][tuning]")
+{
+    Instrument instrument;
+    for (const double midi : {57.0, 60.3, 47.49}) {
+        Take take;
+        take.id = int(instrument.takes.size()) + 1;
+        take.tuning = Tuning::forPitch(midi, TuningSource::proposed);
+        instrument.takes.push_back(take);
+    }
+    const auto before = instrument;
+    const double a4 = GENERATE(400.0, 432.0, 442.0, 466.0, 480.0);
+    CAPTURE(a4);
+    setConcertPitch(instrument, a4);
+    const double offset = 12.0 * std::log2(a4 / 440.0);
+    for (std::size_t i = 0; i < instrument.takes.size(); ++i) {
+        const auto& now = instrument.takes[i].tuning;
+        // What was recorded sounds as it did; the keys lie elsewhere.
+        CHECK_THAT(now.soundingMidi(),
+            Catch::Matchers::WithinAbs(before.takes[i].tuning.soundingMidi(), 1e-9));
+        CHECK_THAT(now.keyMidi(),
+            Catch::Matchers::WithinAbs(before.takes[i].tuning.keyMidi() - offset, 1e-9));
+        CHECK(std::abs(now.fineCents) <= 50.0 + 1e-9);
+    }
+    setConcertPitch(instrument, 440.0);
+    for (std::size_t i = 0; i < instrument.takes.size(); ++i)
+        CHECK_THAT(instrument.takes[i].tuning.fineCents,
+            Catch::Matchers::WithinAbs(before.takes[i].tuning.fineCents, 1e-9));
+}

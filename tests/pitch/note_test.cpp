@@ -46,3 +46,22 @@ TEST_CASE("a pitch is its nearest key and the rest", "[pitch][note]")
     CHECK_THAT(midiOf(hzOf(61.37)), Catch::Matchers::WithinAbs(61.37, 1e-12));
     CHECK_THAT(hzOf(69.0, Hz{442.0}).value, Catch::Matchers::WithinAbs(442.0, 1e-9));
 }
+
+TEST_CASE("keys are looked up by name, number and frequency", "[pitch][note]")
+{
+    const Naming naming;
+    CHECK(lookUpKeys("", naming, concertPitch).size() == 128);
+    CHECK(lookUpKeys("A#3", naming, concertPitch) == std::vector{58});
+    CHECK(lookUpKeys("58", naming, concertPitch) == std::vector{58});
+    CHECK(lookUpKeys(" 440 hz", naming, concertPitch) == std::vector{69});
+    CHECK(lookUpKeys("452.8", naming, concertPitch) == std::vector{69});
+    CHECK(lookUpKeys("453.1", naming, concertPitch) == std::vector{70});
+    CHECK(lookUpKeys("440 Hz", naming, Hz{466.2}) == std::vector{68});
+    const auto everyA = lookUpKeys("a", naming, concertPitch);
+    CHECK(everyA.size() == 10);
+    for (const int key : everyA)
+        CHECK(key % 12 == 9);
+    CHECK(lookUpKeys("bb", naming, concertPitch).size() == 10);
+    CHECK(lookUpKeys("nothing", naming, concertPitch).empty());
+    CHECK(lookUpKeys("-3 Hz", naming, concertPitch).empty());
+}

@@ -65,6 +65,11 @@ void PitchStop::buildHead()
     verdict_ = new QLabel(this);
     verdict_->setWordWrap(true);
     details()->column()->addWidget(verdict_);
+    facts_ = new QLabel(this);
+    facts_->setWordWrap(true);
+    facts_->setProperty("role", "quiet");
+    facts_->setFont(Theme::font(12));
+    details()->column()->addWidget(facts_);
     details()->addRule();
 }
 
@@ -229,8 +234,11 @@ void PitchStop::showVerdict(const Take& take)
     else
         text = tr("No clear pitch. Set the root key by ear.");
     text += QLatin1Char(' ') + tr("The sound is %1.").arg(QString::fromLatin1(nameOf(pitch.kind)));
+    QStringList facts;
     for (const auto& fact : pitchFacts(pitch, session().naming()))
-        text += QLatin1Char(' ') + typeset(fact);
+        facts += typeset(fact);
+    facts_->setText(facts.join(QLatin1Char(' ')));
+    facts_->setVisible(!facts.isEmpty());
     const bool trouble = !byHand && pitch.verdict != PitchVerdict::clear;
     verdict_->setText(text);
     verdict_->setStyleSheet(
@@ -264,6 +272,7 @@ void PitchStop::showTake(const Take& take)
         wanders ? take.pitch.movement->steadyEnd : 0.0);
     spectrum_->setSpectrum(session().spectrum(), hz.value, take.pitch.stretch,
         typeset(noteName(nearestKey(midi - offset).key, naming)));
+    spectrum_->setPartials(take.pitch.partials, take.pitch.kind == SoundKind::inharmonic, naming);
     showForeign(take);
     auto choices = pitchChoices(take);
     for (auto& choice : choices)
@@ -303,6 +312,7 @@ void PitchStop::refresh()
     cents_->clear();
     frequency_->clear();
     reading_->hide();
+    facts_->hide();
     verdict_->setText(tr("Open a recording first."));
 }
 

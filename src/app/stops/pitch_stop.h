@@ -49,7 +49,7 @@ private:
     TrialPanel* trial_;
     MendPanel* mend_;
     NoteTable* table_;
-    QLabel *note_, *cents_, *frequency_, *verdict_;
+    QLabel *note_, *cents_, *frequency_, *verdict_, *facts_;
     ValueField *root_, *fine_, *a4_;
     QPushButton *down_, *up_, *reading_, *lookUp_;
     ChoiceField *middleC_, *signs_;

@@ -33,7 +33,12 @@ TrialPanel::TrialPanel(Session& session, QWidget* parent)
     , fields_(new FieldColumn(parent))
     , beats_(new BeatView(parent))
 {
-    fields_->addHeading(tr("Beside a plain tone"));
+    auto* head = new QHBoxLayout;
+    head->addWidget(fields_->addHeading(tr("Beside a plain tone")), 1);
+    options_ = new QPushButton(tr("Tone…"), fields_);
+    options_->setToolTip(tr("Sine or soft, how loud, which octave, and how the two are heard"));
+    head->addWidget(options_);
+    fields_->column()->addLayout(head);
     text_ = new QLabel(fields_);
     text_->setWordWrap(true);
     text_->setProperty("role", "quiet");
@@ -44,11 +49,9 @@ TrialPanel::TrialPanel(Session& session, QWidget* parent)
         {{tr("Hear both"),
              tr("The root key with the tone that belongs to it; press other keys "
                 "meanwhile and the tone follows")},
-            {tr("Stand still"), tr("Moves the fine tuning by what the beating says")},
-            {tr("Tone…"), tr("Sine or soft, how loud, which octave, and how the two are heard")}});
+            {tr("Stand still"), tr("Moves the fine tuning by what the beating says")}});
     hear_ = buttons[0];
     still_ = buttons[1];
-    options_ = buttons[2];
     hear_->setCheckable(true);
     fields_->addRule();
     connect(hear_, &QPushButton::toggled, this, &TrialPanel::hear);

@@ -89,7 +89,8 @@ void PitchView::paintNoteLines(QPainter& painter, const QRectF& area) const
         painter.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
         painter.setPen(t.quietInk);
         painter.setFont(Theme::font(12));
-        if (std::abs(y - yOf(midi_, area)) > 15.0)
+        const bool room = area.height() / (high_ - low_) > 15.0 || key % 12 == 0 || wide;
+        if (room && std::abs(y - yOf(midi_, area)) > 15.0)
             painter.drawText(QRectF(0.0, y - 9.0, nameRoom - 10.0, 18.0),
                 Qt::AlignRight | Qt::AlignVCenter, typeset(noteName(key, naming_)));
         if (!wide && high_ - low_ < 4.0)
@@ -250,6 +251,30 @@ std::optional<double> SpectrumView::peakAt(QPointF place) const
     return best > 0 ? std::optional(double(best) * spectrum_.binHz) : std::nullopt;
 }
 
+void SpectrumView::setPartials(std::vector<Partial> partials, bool ownPlaces, const Naming& naming)
+{
+    partials_ = std::move(partials);
+    ownPlaces_ = ownPlaces;
+    naming_ = naming;
+    update();
+}
+
+QString SpectrumView::wordsAbout(double hz) const
+{
+    QString words = typeset(formatHz(hz));
+    for (const auto& p : partials_) {
+        if (std::abs(p.hz - hz) > 2.0 * spectrum_.binHz)
+            continue;
+        const auto [key, rest] = nearestKey(midiOf(Hz{p.hz}));
+        words += typeset(", " + noteName(key, naming_) + " " + formatCents(rest) + ", "
+            + formatDecibels({p.levelDb()}));
+        if (p.decay > 0.0)
+            words += tr(", rings %1").arg(typeset(formatSeconds(p.decay)));
+        break;
+    }
+    return words;
+}
+
 void SpectrumView::setForeign(std::optional<double> hz, const QString& text)
 {
     foreign_ = hz;
@@ -285,7 +310,7 @@ void SpectrumView::paintForeign(QPainter& painter) const
         painter.setBrush(Qt::NoBrush);
         painter.drawEllipse(at, 7.0, 7.0);
         painter.setFont(Theme::font(11));
-        const double width = 200.0;
+        const double width = 260.0;
         const double left = std::clamp(
             at.x() - 0.5 * width, area().left(), std::max(area().left(), area().right() - width));
         painter.drawText(QRectF(left, at.y() - 26.0, width, 16.0), Qt::AlignCenter, text);
@@ -293,7 +318,7 @@ void SpectrumView::paintForeign(QPainter& painter) const
     if (foreign_ && *foreign_ < topHz_)
         ring(*foreign_, t.coral, foreignText_);
     if (hovered_ && (!foreign_ || std::abs(*hovered_ - *foreign_) > 3.0 * spectrum_.binHz))
-        ring(*hovered_, t.quietInk, typeset(formatHz(*hovered_)));
+        ring(*hovered_, t.ink, wordsAbout(*hovered_));
 }
 
 void SpectrumView::clear()
@@ -344,16 +369,24 @@ void SpectrumView::paintEvent(QPaintEvent*)
     painter.drawPolygon(outline);
     paintForeign(painter);
     painter.setPen(QPen(t.brass, 2.0));
-    for (int h = 1; h <= 64 && hz_ > 0.0; ++h) {
+    const auto tick = [&](double hz) {
+        const double x = xOf(hz);
+        if (x <= area.right())
+            painter.drawLine(QPointF(x, area.bottom() + 2.0), QPointF(x, area.bottom() + 8.0));
+    };
+    if (ownPlaces_)
+        for (const auto& p : partials_)
+            if (p.levelDb() > -40.0)
+                tick(p.hz);
+    for (int h = 1; h <= 64 && hz_ > 0.0 && !ownPlaces_; ++h) {
         const double hz = h * hz_ * std::sqrt((1.0 + stretch_ * h * h) / (1.0 + stretch_));
-        const double x = area.left() + hz / topHz_ * area.width();
-        if (x > area.right())
-            break;
-        painter.drawLine(QPointF(x, area.bottom() + 2.0), QPointF(x, area.bottom() + 8.0));
+        tick(hz);
     }
     painter.setFont(Theme::font(11));
-    painter.drawText(QRectF(area.left(), area.bottom() + 12.0, 300.0, 16.0), Qt::AlignLeft,
-        hz_ > 0.0 ? tr("partials of %1").arg(noteName_) : QString());
+    painter.drawText(QRectF(area.left(), area.bottom() + 12.0, 420.0, 16.0), Qt::AlignLeft,
+        ownPlaces_      ? tr("its own partials: rest on one for its note and how long it rings")
+            : hz_ > 0.0 ? tr("partials of %1").arg(noteName_)
+                        : QString());
     painter.setPen(t.quietInk);
     painter.drawText(QRectF(area.right() - 120.0, area.bottom() + 12.0, 120.0, 16.0),
         Qt::AlignRight, tr("%1 kHz").arg(QString::number(topHz_ / 1000.0, 'f', 1)));

@@ -50,6 +50,9 @@ public:
     explicit SpectrumView(QWidget* parent = nullptr);
     void setSpectrum(
         const MeanSpectrum* spectrum, double hz, double stretch, const QString& noteName);
+    /// What the reading found; shown under the pointer. @param ownPlaces Marks them where they lie
+    /// instead of where a note's series would have them.
+    void setPartials(std::vector<Partial> partials, bool ownPlaces, const Naming& naming);
     /// A tone that is no part of the note: circled, with a word about it.
     void setForeign(std::optional<double> hz, const QString& text);
     void clear();
@@ -77,6 +80,10 @@ private:
     MeanSpectrum spectrum_;
     double hz_ = 0.0, stretch_ = 0.0, topHz_ = 4000.0;
     QString noteName_;
+    QString wordsAbout(double hz) const;
+    std::vector<Partial> partials_;
+    bool ownPlaces_ = false;
+    Naming naming_;
     std::optional<double> foreign_, hovered_;
     QString foreignText_;
     std::vector<float> columns_; ///< Highest level under each pixel, dB under the top.

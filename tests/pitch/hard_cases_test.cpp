@@ -1,0 +1,185 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What tuners stumble over: vibrato, glides, drums, bars, several notes, wandering, foreign tones.
+#include "pitch/report.h"
+
+#include "support/signals.h"
+
+#include <catch2/catch.hpp>
+
+using namespace puretone;
+using namespace probe;
+using Catch::Matchers::WithinAbs;
+
+namespace {
+
+constexpr double rate = 48000.0;
+
+/// Partials 1 to `partials`, bent by `cents(seconds)`.
+template <class Cents>
+std::vector<float> bent(double hz, double seconds, int partials, const Cents& cents)
+{
+    std::vector<float> wave(std::size_t(seconds * rate));
+    double phase = 0.0;
+    for (std::size_t i = 0; i < wave.size(); ++i) {
+        phase += hz * std::exp2(cents(double(i) / rate) / 1200.0) / rate;
+        for (int h = 1; h <= partials && h * hz < 0.45 * rate; ++h)
+            wave[i] += float(0.2 / h * std::sin(twoPi * h * phase + 1.3 * h));
+    }
+    return wave;
+}
+
+std::vector<float> modes(
+    double hz, double seconds, const std::vector<std::array<double, 3>>& ratioLevelDecay)
+{
+    std::vector<float> wave(std::size_t(seconds * rate));
+    for (std::size_t i = 0; i < wave.size(); ++i)
+        for (const auto& [ratio, level, decay] : ratioLevelDecay)
+            wave[i] += float(0.2 * level * std::pow(10.0, -3.0 * double(i) / rate / decay)
+                * std::sin(twoPi * ratio * hz * double(i) / rate + ratio));
+    return wave;
+}
+
+} // namespace
+
+TEST_CASE("wide vibrato is a clear note, read at its middle", "[pitch][vibrato]")
+{
+    const double hz = GENERATE(98.3, 222.7, 519.1);
+    const double cents = GENERATE(25.0, 50.0, 80.0);
+    CAPTURE(hz, cents);
+    const auto report = analysePitch(
+        bent(hz, 1.37, 20, [&](double t) { return cents * std::sin(twoPi * 5.7 * t); }), rate);
+    CHECK(report.verdict == PitchVerdict::clear);
+    CHECK(report.kind == SoundKind::harmonic);
+    // The mark: a cent.
+    CHECK_THAT(*report.midi, WithinAbs(midiOf(Hz{hz}), 0.01));
+    REQUIRE(report.movement);
+    CHECK_THAT(report.movement->vibratoHz, WithinAbs(5.7, 0.15));
+    CHECK_THAT(report.movement->vibratoCents, WithinAbs(cents, 0.06 * cents));
+    CHECK_FALSE(report.wanders());
+}
+
+TEST_CASE("a note that scoops in is named by where it stays", "[pitch][movement]")
+{
+    const auto report = analysePitch(
+        bent(155.0, 2.0, 12, [](double t) { return -90.0 * std::exp(-t / 0.12); }), rate);
+    CHECK_THAT(*report.midi, WithinAbs(midiOf(Hz{155.0}), 0.03));
+    CHECK(report.verdict == PitchVerdict::clear);
+}
+
+TEST_CASE("a wandering take tells its range and where it is steadiest", "[pitch][movement]")
+{
+    const auto report = analysePitch(bent(200.0, 4.0, 12,
+                                         [](double t) {
+                                             return t < 1.5 ? 0.0
+                                                 : t < 2.5  ? 120.0 * (t - 1.5)
+                                                            : 120.0 + 30.0 * std::sin(4.0 * t);
+                                         }),
+        rate);
+    REQUIRE(report.movement);
+    CHECK(report.wanders());
+    CHECK_THAT(report.movement->low, WithinAbs(midiOf(Hz{200.0}), 0.1));
+    CHECK_THAT(report.movement->high, WithinAbs(midiOf(Hz{200.0}) + 1.5, 0.15));
+    CHECK(report.movement->steadyEnd < 1.7);
+    CHECK_THAT(report.movement->steady, WithinAbs(midiOf(Hz{200.0}), 0.02));
+    CHECK(report.verdict != PitchVerdict::clear);
+}
+
+TEST_CASE("a kick is named by the note it settles on", "[pitch][drum]")
+{
+    const double hz = GENERATE(43.0, 55.0, 71.0);
+    CAPTURE(hz);
+    const auto wave = decaying(
+        bent(hz, 0.6, 1, [](double t) { return 1500.0 * std::exp(-t / 0.025); }), rate, 0.7);
+    const auto report = analysePitch(wave, rate);
+    // The mark for drums is 20 cents.
+    CHECK_THAT(*report.midi, WithinAbs(midiOf(Hz{hz}), 0.2));
+    CHECK(report.kind == SoundKind::percussive);
+    CHECK(report.choices[0].reason == "settles here after the attack");
+}
+
+TEST_CASE("a bar is inharmonic and named by its lowest mode", "[pitch][bar]")
+{
+    const double hz = GENERATE(523.0, 1245.0);
+    CAPTURE(hz);
+    const auto report =
+        analysePitch(modes(hz, 2.0, {{1.0, 1.0, 4.0}, {2.756, 0.5, 2.0}, {5.404, 0.3, 1.0}}), rate);
+    CHECK_THAT(*report.midi, WithinAbs(midiOf(Hz{hz}), 0.02));
+    CHECK(report.kind == SoundKind::inharmonic);
+    SECTION("its partials are listed with how long they ring")
+    {
+        REQUIRE(report.partials.size() >= 3);
+        CHECK_THAT(report.partials[0].hz, WithinAbs(hz, 0.5));
+        CHECK_THAT(report.partials[0].decay, WithinAbs(4.0, 0.4));
+        CHECK_THAT(report.partials[1].decay, WithinAbs(2.0, 0.3));
+    }
+}
+
+TEST_CASE("a bell offers its lowest and its strongest partial", "[pitch][bell]")
+{
+    const auto report = analysePitch(modes(440.0, 3.0,
+                                         {{0.5, 0.5, 9.0}, {1.0, 0.5, 6.0}, {1.2, 1.0, 5.0},
+                                             {1.5, 0.25, 4.0}, {2.0, 0.9, 3.5}, {3.0, 0.3, 2.0}}),
+        rate);
+    CHECK_THAT(*report.midi, WithinAbs(69.0, 0.03));
+    const auto offered = [&](const std::string& reason) -> double {
+        for (const auto& choice : report.choices)
+            if (choice.reason == reason)
+                return choice.midi;
+        return 0.0;
+    };
+    CHECK_THAT(offered("the strongest partial"), WithinAbs(midiOf(Hz{528.0}), 0.1));
+    CHECK_THAT(offered("the lowest partial"), WithinAbs(57.0, 0.1));
+}
+
+TEST_CASE("several notes at once are said so, each with its key", "[pitch][several]")
+{
+    const std::vector<std::vector<double>> chords = {
+        {57, 61}, {48, 55}, {55, 59, 62}, {50, 57, 65}};
+    const auto& keys = chords[std::size_t(GENERATE(0, 1, 2, 3))];
+    std::vector<float> wave(std::size_t(1.5 * rate));
+    for (const double key : keys)
+        wave = mixed(std::move(wave), harmonicTone(hzOf(key).value, rate, 1.5, 10, 0.1));
+    const auto report = analysePitch(wave, rate);
+    CAPTURE(keys);
+    REQUIRE(report.notes.size() == keys.size());
+    for (std::size_t i = 0; i < keys.size(); ++i)
+        CHECK_THAT(report.notes[i], WithinAbs(keys[i], 0.1));
+    CHECK(report.verdict == PitchVerdict::uncertain);
+    for (const double key : keys)
+        CHECK(std::any_of(report.choices.begin(), report.choices.end(),
+            [&](const PitchChoice& c) { return std::abs(c.midi - key) < 0.3; }));
+}
+
+TEST_CASE("one note is not taken for several", "[pitch][several]")
+{
+    CHECK(analysePitch(harmonicTone(110.0, rate, 1.5, 30), rate).notes.empty());
+    // Two strings three cents apart beat; they are one note.
+    CHECK(analysePitch(mixed(harmonicTone(220.0, rate, 2.0), harmonicTone(220.4, rate, 2.0)), rate)
+              .notes.empty());
+    CHECK(analysePitch(noise(rate, 2.0), rate).notes.empty());
+    CHECK(analysePitch(
+        bent(220.0, 2.0, 20, [](double t) { return 60.0 * std::sin(twoPi * 5.0 * t); }), rate)
+              .notes.empty());
+}
+
+TEST_CASE("a whistle beside a note is proposed for removal", "[pitch][foreign]")
+{
+    const auto note = harmonicTone(196.0, rate, 2.0, 16);
+    const auto with = analysePitch(mixed(note, sine(1480.0, rate, 2.0, 0.02)), rate);
+    const auto tone = foreignTone(with);
+    REQUIRE(tone);
+    CHECK_THAT(*tone, WithinAbs(1480.0, 2.0));
+    CHECK_THAT(*with.midi, WithinAbs(midiOf(Hz{196.0}), 0.01));
+    CHECK_FALSE(foreignTone(analysePitch(note, rate)));
+    CHECK_FALSE(foreignTone(analysePitch(noise(rate, 2.0), rate)));
+}
+
+TEST_CASE("very high and very low notes are read", "[pitch][range]")
+{
+    // 20 Hz to 8 kHz is what is asked for.
+    const double hz = GENERATE(20.6, 27.5, 4186.0, 6645.0, 7902.0);
+    CAPTURE(hz);
+    const auto report = analysePitch(harmonicTone(hz, rate, 1.5), rate);
+    CHECK_THAT(*report.midi, WithinAbs(midiOf(Hz{hz}), 0.01));
+    CHECK(report.verdict == PitchVerdict::clear);
+}
