@@ -12,6 +12,7 @@
 #include "audio/sound_file.h"
 #include "base/safe_file.h"
 #include "bench_timing.h"
+#include "demo/sounds.h"
 #include "pitch/report.h"
 #include "pitch_programs.h"
 #include "pitch_rival.h"
@@ -201,8 +202,42 @@ int benchFolder(const char* folder)
     return 0;
 }
 
+void benchChords()
+{
+    int exact = 0, said = 0;
+    const auto chords = bench::randomChords(200, 5);
+    for (const auto& chord : chords) {
+        const auto notes = analysePitch(chord.audio.channels[0], chord.audio.rate).notes;
+        said += notes.size() > 1 ? 1 : 0;
+        exact += notes.size() == chord.midi.size()
+                && std::equal(notes.begin(), notes.end(), chord.midi.begin(),
+                    [](double a, double b) { return std::abs(a - b) < 0.5; })
+            ? 1
+            : 0;
+    }
+    std::printf("\nseveral notes at once: said of %d of %zu, every note right in %d\n", said,
+        chords.size(), exact);
+}
+
+void benchDemo()
+{
+    std::printf("\ndemo sounds\n");
+    for (const auto& sound : skerry::allSounds()) {
+        const auto report = analysePitch(mixToMono(sound.audio), sound.audio.rate);
+        std::printf("  %-20s %-10s read %-10s %-9s %.2f", sound.name.c_str(),
+            sound.truth.kind.c_str(), nameOf(report.kind), nameOf(report.verdict),
+            report.confidence);
+        if (sound.truth.hz && report.midi)
+            std::printf("  %+.1f cents", 100.0 * (*report.midi - midiOf(Hz{*sound.truth.hz})));
+        std::printf("\n");
+    }
+}
+
 int benchComputed()
 {
+    benchDemo();
+    benchChords();
+    int chordsOfOne = 0;
     Table all;
     std::map<std::string, Tally> kinds;
     std::map<std::string, std::map<std::string, int>> said;
@@ -217,6 +252,7 @@ int benchComputed()
             continue;
         }
         const auto report = all.add(mono, program.audio.rate, *program.midi);
+        chordsOfOne += report.notes.size() > 1 ? 1 : 0;
         kinds[program.kind].add(report.midi, *program.midi);
         ++said[program.kind + std::string(" is ")][nameOf(report.kind)];
         if (!report.midi || std::abs(*report.midi - *program.midi) >= 0.05)
@@ -224,6 +260,7 @@ int benchComputed()
                 *program.midi, report.midi.value_or(-1), nameOf(report.verdict), report.confidence,
                 report.choices.size() > 1 ? report.choices[1].midi : -1);
     }
+    std::printf("several notes said of a single one: %d\n", chordsOfOne);
     all.print("computed sounds");
     for (auto& [kind, tally] : kinds)
         tally.print(kind.c_str());

@@ -136,9 +136,8 @@ std::vector<float> sustained(
     const double seconds = dice.between(0.6, 4.0);
     const double speed = dice.between(4.5, 7.0);
     auto wave = modes(list, hz, rate, seconds, dice,
-        vibrato > 0.0 ? std::function<double(double)>([=](double t) {
-            return vibrato * std::sin(twoPi * speed * t);
-        })
+        vibrato > 0.0 ? std::function<double(double)>(
+            [=](double t) { return vibrato * std::sin(twoPi * speed * t); })
                       : std::function<double(double)>());
     shapeEnds(wave, rate, dice.between(0.005, 0.15), dice.between(0.02, 0.2));
     return wave;
@@ -325,6 +324,35 @@ std::vector<Program> randomPrograms(std::size_t count, std::uint64_t seed)
         programs.push_back(std::move(p));
     }
     return programs;
+}
+
+std::vector<Chord> randomChords(std::size_t count, std::uint64_t seed)
+{
+    Dice dice(seed);
+    static constexpr std::array<std::array<int, 4>, 6> shapes = {{{0, 4, 7, 10}, {0, 3, 7, 10},
+        {0, 5, 9, 14}, {0, 7, 16, 21}, {0, 4, 9, 11}, {0, 6, 10, 15}}};
+    std::vector<Chord> chords;
+    for (std::size_t n = 0; n < count; ++n) {
+        Chord chord{{48000.0, {std::vector<float>(72000)}}, {}};
+        const auto& shape = shapes[std::size_t(dice.between(0.0, 6.0))];
+        const double root = dice.between(45.0, 70.0), slope = dice.between(0.6, 1.6);
+        for (std::size_t i = 0; i < 2 + n % 3; ++i) {
+            const double midi = root + shape[i] + dice.between(-0.05, 0.05);
+            auto partials = randomSpectrum(dice, slope, 24);
+            const double level = std::pow(10.0, dice.between(-6.0, 0.0) / 20.0);
+            const double decay = dice.between(1.5, 18.0);
+            for (auto& mode : partials) {
+                mode.level *= 0.1 * level;
+                mode.decay = decay;
+            }
+            const auto note = modes(partials, hzOf(midi).value, 48000.0, 1.5, dice);
+            for (std::size_t k = 0; k < note.size(); ++k)
+                chord.audio.channels[0][k] += note[k];
+            chord.midi.push_back(midi);
+        }
+        chords.push_back(std::move(chord));
+    }
+    return chords;
 }
 
 const char* nameOf(Harm harm)

@@ -20,6 +20,13 @@ struct Program {
 /// Sounds over kind, register, noise, reverberation, vibrato and stereo, all drawn from `seed`.
 std::vector<Program> randomPrograms(std::size_t count, std::uint64_t seed);
 
+/// Two to four notes at once, none an octave or a twelfth above another.
+struct Chord {
+    puretone::Audio audio;
+    std::vector<double> midi; ///< Lowest first.
+};
+std::vector<Chord> randomChords(std::size_t count, std::uint64_t seed);
+
 /// What recordings suffer.
 enum class Harm { noise, telephone, room, overdrive, hum, cut };
 inline constexpr Harm allHarms[] = {

@@ -23,11 +23,15 @@ std::string nameFromFile(const std::string& fileName)
 
 void readPitch(Take& take, const Progress& progress)
 {
-    // The analysis looks at the first six seconds: nothing is gained by mixing an hour.
-    Span heard = take.kept;
-    heard.end.value =
-        std::min(heard.end.value, heard.start.value + toFrames(7.0, take.rate()).value);
+    const Span heard = stretchForPitch(take.audio(), take.kept);
     take.pitch = analysePitch(mixToMono(take.audio(), heard), take.rate(), progress);
+    // The movement's times count from the beginning of the kept part.
+    if (auto& movement = take.pitch.movement) {
+        const double later =
+            toSeconds(Frames{heard.start.value - take.kept.start.value}, take.rate());
+        movement->steadyStart += later;
+        movement->steadyEnd += later;
+    }
     // What somebody or something else decided stays.
     if (take.tuning.source != TuningSource::proposed)
         return;

@@ -3,6 +3,7 @@
 
 #include "audio/fft.h"
 #include "audio/level.h"
+#include "audio/parabola.h"
 
 #include <algorithm>
 
@@ -15,12 +16,8 @@ LagPeak parabola(const std::vector<float>& curve, std::size_t i, double lagStep)
 {
     if (i == 0 || i + 1 >= curve.size())
         return {double(i) * lagStep, double(curve[i])};
-    const double left = curve[i - 1];
-    const double mid = curve[i];
-    const double right = curve[i + 1];
-    const double bend = left - 2.0 * mid + right;
-    const double shift = bend < 0.0 ? std::clamp(0.5 * (left - right) / bend, -0.5, 0.5) : 0.0;
-    return {(double(i) + shift) * lagStep, mid - 0.25 * (left - right) * shift};
+    const auto top = parabolaTop(curve[i - 1], curve[i], curve[i + 1]);
+    return {(double(i) + top.shift) * lagStep, top.height};
 }
 
 /// Computes both curves of successive frames with shared transforms and buffers.

@@ -181,7 +181,8 @@ PitchReport analysePitch(std::span<const float> mono, double rate, const Progres
     report.movement = followMovement(useful, f0, frames, periodicity);
     // A wide vibrato is proposed at both of its ends.
     const bool sways = frames.moves() && report.movement && report.movement->smooth();
-    const double belief = noteBelief(candidates, f0, sways ? 100.0 : 50.0);
+    const double belief = sways ? noteBelief(candidates, hzOf(report.movement->centre).value, 130.0)
+                                : noteBelief(candidates, f0);
     const auto certainty = certaintyOf(winner, belief, periodicity, frames, report.movement);
     const auto verdict =
         judge(useful, spectrum, partials, winner, frames, report, certainty.clarity);
@@ -202,6 +203,30 @@ PitchReport analysePitch(std::span<const float> mono, double rate, const Progres
     listChoices(report, candidates, f0, verdict.reason);
     progress.at(1.0);
     return report;
+}
+
+Span stretchForPitch(const Audio& audio, Span kept)
+{
+    constexpr double heard = 7.0, before = 1.0, mostSeconds = 600.0, hopSeconds = 0.05;
+    const auto frames = [&](double seconds) { return toFrames(seconds, audio.rate).value; };
+    const auto from = [&](std::int64_t start) {
+        return Span{Frames{start}, Frames{std::min(kept.end.value, start + frames(heard))}};
+    };
+    if (kept.length() <= frames(heard))
+        return kept;
+    const Span looked{
+        kept.start, Frames{std::min(kept.end.value, kept.start.value + frames(mostSeconds))}};
+    const auto hop = frames(hopSeconds);
+    const auto power = powerCurve(audio, looked, 2 * hop, hop);
+    const auto early = power.begin() + std::ptrdiff_t((heard - before) / hopSeconds);
+    const double top = *std::max_element(power.begin(), power.end());
+    if (*std::max_element(power.begin(), early) > 0.06 * top) // -12 dB
+        return from(kept.start.value);
+    const auto there =
+        std::find_if(early, power.end(), [&](double p) { return p > 0.25 * top; }); // -6 dB
+    const auto start =
+        kept.start.value + std::int64_t(there - power.begin()) * hop - frames(before);
+    return from(std::max(kept.start.value, start));
 }
 
 std::optional<double> foreignTone(const PitchReport& report)

@@ -61,6 +61,11 @@ struct PitchReport {
 /// chapters 21, 18.
 PitchReport analysePitch(std::span<const float> mono, double rate, const Progress& progress = {});
 
+/// The stretch of a kept part that is worth reading: its first 7 s, or, where the sound only comes
+/// later (a slow swell, a field recording), 7 s from a second before it is there. Looks at the first
+/// ten minutes.
+Span stretchForPitch(const Audio& audio, Span kept);
+
 /// A steady tone that does not belong to the note: a whistle or hum that stands out among what the
 /// note's series leaves over. Hz; nothing where there is none, or no single harmonic note.
 std::optional<double> foreignTone(const PitchReport& report);

@@ -3,6 +3,7 @@
 
 #include "audio/fft.h"
 #include "audio/level.h"
+#include "audio/parabola.h"
 
 #include <algorithm>
 
@@ -101,13 +102,9 @@ std::vector<Peak> localMaxima(const MeanSpectrum& spectrum, double rate)
     for (auto b = from; b < to; ++b) {
         if (db[b] <= db[b - 1] || db[b] < db[b + 1])
             continue;
-        const double left = db[b - 1];
-        const double mid = db[b];
-        const double right = db[b + 1];
-        const double bend = left - 2.0 * mid + right;
-        const double shift = bend < 0.0 ? std::clamp(0.5 * (left - right) / bend, -0.5, 0.5) : 0.0;
-        peaks.push_back({(double(b) + shift) * spectrum.binHz, mid - 0.25 * (left - right) * shift,
-            db[b] >= around.at(b) + 4.0f});
+        const auto top = parabolaTop(db[b - 1], db[b], db[b + 1]);
+        peaks.push_back(
+            {(double(b) + top.shift) * spectrum.binHz, top.height, db[b] >= around.at(b) + 4.0f});
     }
     return peaks;
 }

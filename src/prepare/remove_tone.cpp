@@ -2,7 +2,7 @@
 #include "prepare/remove_tone.h"
 
 #include "audio/fft.h"
-#include "audio/level.h"
+#include "audio/parabola.h"
 
 #include <algorithm>
 #include <complex>
@@ -90,10 +90,9 @@ private:
                          r = std::abs(spectrum[b + 1]);
             if (m < l || m < r || m <= best.magnitude)
                 continue;
-            const double a = std::log(l + 1e-20), c = std::log(m + 1e-20), e = std::log(r + 1e-20);
-            const double bend = a - 2.0 * c + e;
-            const double shift = bend < 0.0 ? std::clamp(0.5 * (a - e) / bend, -0.5, 0.5) : 0.0;
-            best = {(double(b) + shift) * bin, m};
+            const auto top =
+                parabolaTop(std::log(l + 1e-20), std::log(m + 1e-20), std::log(r + 1e-20));
+            best = {(double(b) + top.shift) * bin, m};
         }
         return best;
     }

@@ -183,3 +183,56 @@ TEST_CASE("very high and very low notes are read", "[pitch][range]")
     CHECK_THAT(*report.midi, WithinAbs(midiOf(Hz{hz}), 0.01));
     CHECK(report.verdict == PitchVerdict::clear);
 }
+
+TEST_CASE("spoilt, tiny and telephone sounds get a verdict that is no lie", "[pitch][bad-input]")
+{
+    SECTION("clipped hard: the note is still right")
+    {
+        auto wave = harmonicTone(187.0, rate, 1.0);
+        for (float& s : wave)
+            s = std::clamp(8.0f * s, -0.5f, 0.5f);
+        CHECK_THAT(*analysePitch(wave, rate).midi, WithinAbs(midiOf(Hz{187.0}), 0.02));
+    }
+    SECTION("8 kHz telephone sound without its fundamental")
+    {
+        std::vector<float> wave(8000);
+        for (std::size_t i = 0; i < wave.size(); ++i)
+            for (int h = 3; h * 130.0 < 3400.0; ++h)
+                wave[i] += float(0.1 * std::sin(twoPi * h * 130.0 * double(i) / 8000.0 + h * h));
+        const auto report = analysePitch(wave, 8000.0);
+        CHECK_THAT(*report.midi, WithinAbs(midiOf(Hz{130.0}), 0.05));
+    }
+    SECTION("ten milliseconds hold a high note, and no low one")
+    {
+        CHECK_THAT(*analysePitch(harmonicTone(1200.0, rate, 0.010), rate).midi,
+            WithinAbs(midiOf(Hz{1200.0}), 0.2));
+        CHECK(analysePitch(harmonicTone(110.0, rate, 0.010), rate).verdict != PitchVerdict::clear);
+    }
+    SECTION("noise of any colour")
+    {
+        Noise next(GENERATE(3U, 4U, 5U, 6U));
+        const double colour = GENERATE(0.0, 0.5, 0.9, 0.99);
+        std::vector<float> wave(std::size_t(2.0 * rate));
+        double state = 0.0;
+        for (float& s : wave) {
+            state = colour * state + next();
+            s = float(0.1 * state);
+        }
+        CHECK(analysePitch(wave, rate).verdict != PitchVerdict::clear);
+    }
+}
+
+TEST_CASE("a note that comes late in a long take is found", "[pitch][long]")
+{
+    const auto quiet = noise(rate, 60.0, 0.0005);
+    const auto note = harmonicTone(262.0, rate, 3.0);
+    const auto audio = mono(quiet + note + quiet);
+    const auto heard = stretchForPitch(audio, audio.whole());
+    CHECK(heard.length() <= std::int64_t(7.0 * rate));
+    const auto report = analysePitch(mixToMono(audio, heard), rate);
+    CHECK(report.verdict == PitchVerdict::clear);
+    CHECK_THAT(*report.midi, WithinAbs(midiOf(Hz{262.0}), 0.02));
+    // What begins at once is read from its beginning.
+    const auto early = mono(note + quiet);
+    CHECK(stretchForPitch(early, early.whole()).start.value == 0);
+}
