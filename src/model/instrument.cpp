@@ -35,6 +35,17 @@ double fadeShapeGain(FadeShape shape, double share) noexcept
     return share;
 }
 
+Treatments treatmentsFor(const Take& take, Treatments treatments)
+{
+    treatments = measuredOver(std::move(treatments), keptInRecording(take));
+    for (auto& treatment : treatments)
+        if (auto* straighten = std::get_if<Straighten>(&treatment.what)) {
+            straighten->midi = take.pitch.midi.value_or(take.tuning.soundingMidi());
+            straighten->note = take.tuning.rootKey + Tuning::offset(take.tuning.a4);
+        }
+    return treatments;
+}
+
 void setConcertPitch(Instrument& instrument, double a4)
 {
     instrument.a4 = std::clamp(a4, lowestA4, highestA4);

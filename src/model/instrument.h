@@ -145,6 +145,10 @@ Span playedPart(const Take& take);
 /// treatment measures.
 Span keptInRecording(const Take& take);
 
+/// Another take's treatments as they are meant for this one: what measures a stretch measures this
+/// take's, and what follows a pitch follows this take's onto its own key.
+Treatments treatmentsFor(const Take& take, Treatments treatments);
+
 /// Gives a take another list of treatments and the audio that they make (see treat). Where the
 /// direction turns, kept part, loop and loop choices are seen from the other end, so that the same
 /// sound stays kept.

@@ -105,6 +105,13 @@ Reading pitchReading(const Take& take, const Naming& naming)
                 : rounded > 0.0 ? " +"
                                 : " ")
         + (rounded == 0.0 ? "" : formatNumber(rounded, 0) + " ct");
+    for (const auto& treatment : take.treatments)
+        if (const auto* tone = std::get_if<RemoveTone>(&treatment.what);
+            tone != nullptr && tone->alone && treatment.on) {
+            reading.concern = "Only the removed tone is heard: press \"Hear it alone\" again for "
+                              "the take.";
+            return reading;
+        }
     if (contradictsSeries(take)) {
         reading.concern = "It reads as " + keyWithNumber(nearestKey(*take.pitch.midi).key, naming)
             + ", but its place in the row says " + keyWithNumber(take.tuning.rootKey, naming)

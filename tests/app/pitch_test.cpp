@@ -83,6 +83,25 @@ TEST_CASE("the trial tone sounds beside the take until the stop is left", "[app]
         d.click(stop, "Stand still");
         CHECK_THAT(d.take().tuning.fineCents, WithinAbs(right, 4.0));
     }
+    SECTION("another key is judged by its own tone")
+    {
+        trial.setLevel(0.0);
+        d.pressKey(53);
+        d.hear(0.5);
+        CHECK_THAT(d.hearPitch(0.6), WithinAbs(53.0, 0.1));
+        d.releaseKey(53);
+        d.hear(0.5);
+        CHECK(trial.on());
+        CHECK_THAT(d.hearPitch(0.6), WithinAbs(double(d.take().tuning.rootKey), 0.1));
+    }
+    SECTION("all notes off ends it, too")
+    {
+        d.hear(0.3);
+        d.session().player().allOff();
+        d.hear(0.3);
+        QTest::qWait(100);
+        CHECK_FALSE(trial.on());
+    }
     d.goTo(Stop::loop);
     CHECK_FALSE(trial.on());
     d.hear(1.0);

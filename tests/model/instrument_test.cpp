@@ -243,3 +243,20 @@ TEST_CASE("another A4 moves the whole instrument and nothing else", "[model][tun
         CHECK_THAT(instrument.takes[i].tuning.fineCents,
             Catch::Matchers::WithinAbs(before.takes[i].tuning.fineCents, 1e-9));
 }
+
+TEST_CASE("copied treatments follow the pitch and stretch of the take they come to", "[model]")
+{
+    auto take = probe::plainTake(probe::mono(probe::sine(220.0, 48000.0, 1.0)), 57.2);
+    take.pitch.midi = 57.2;
+    take.tuning = Tuning::forPitch(57.2, TuningSource::proposed, 442.0);
+    take.kept = {Frames{100}, Frames{20000}};
+    const auto own = treatmentsFor(
+        take, {{Straighten{1.0, 0.5, Straighten::To::note, 40.0, 41.0, {}}}, {RemoveTone{}}});
+    const auto& straighten = std::get<Straighten>(own[0].what);
+    CHECK(straighten.midi == 57.2);
+    CHECK_THAT(
+        straighten.note, Catch::Matchers::WithinAbs(57.0 + 12.0 * std::log2(442.0 / 440.0), 1e-9));
+    CHECK(straighten.over == take.kept);
+    CHECK(straighten.vibrato == 0.5);
+    CHECK(std::get<RemoveTone>(own[1].what).over == take.kept);
+}

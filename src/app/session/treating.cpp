@@ -112,7 +112,7 @@ void Session::copyTreatments()
         [others = std::move(others), list = from->treatments](
             const Progress& progress) mutable -> std::any {
             for (auto& other : others) {
-                const auto own = measuredOver(list, keptInRecording(other));
+                const auto own = treatmentsFor(other, list);
                 auto treated = treat(other.recording->audio, own, progress);
                 if (treated == nullptr)
                     break;

@@ -117,11 +117,9 @@ void MendPanel::changeStraighten(const std::function<void(Straighten&)>& how, bo
         return;
     if (first)
         gesture_ = session_.newGesture();
-    Straighten fresh;
-    fresh.drift = 0.0;
-    fresh.midi = take->pitch.midi.value_or(take->tuning.soundingMidi());
-    fresh.note = take->tuning.rootKey + Tuning::offset(take->tuning.a4);
-    fresh.over = keptInRecording(*take);
+    Straighten none;
+    none.drift = 0.0;
+    const auto fresh = std::get<Straighten>(treatmentsFor(*take, {{none, true}}).front().what);
     auto list = session_.treatments();
     change(list, fresh, how, [](const Straighten& s) {
         return s.drift == 0.0 && s.vibrato == 0.0 && s.to == Straighten::To::centre;

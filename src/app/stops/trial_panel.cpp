@@ -109,6 +109,7 @@ void TrialPanel::hear(bool on)
     if (on && take != nullptr) {
         rootKey_ = take->tuning.rootKey;
         otherKey_ = -1;
+        rootSeen_ = false;
         applyTone();
         player.noteOn(rootKey_, 90);
         player.trial().setOn(true);
@@ -130,12 +131,25 @@ void TrialPanel::stop()
 void TrialPanel::followKeys()
 {
     const auto down = session_.player().engine().keysDown();
+    const auto isDown = [&](int key) {
+        return ((down[std::size_t(key / 64)] >> (key % 64)) & 1U) != 0;
+    };
+    // "All off", or the same key played and let go, ends the comparison, too.
+    if (rootSeen_ && !isDown(rootKey_))
+        return stop();
+    rootSeen_ = rootSeen_ || isDown(rootKey_);
     int other = -1;
     for (int key = 0; key < 128; ++key)
-        if (key != rootKey_ && ((down[std::size_t(key / 64)] >> (key % 64)) & 1U) != 0)
+        if (key != rootKey_ && isDown(key))
             other = key;
     if (other == otherKey_)
         return;
+    // The root rests while another key is judged.
+    if (other < 0)
+        session_.player().noteOn(rootKey_, 90);
+    else if (otherKey_ < 0)
+        session_.player().noteOff(rootKey_);
+    rootSeen_ = false;
     otherKey_ = other;
     applyTone();
 }
@@ -212,6 +226,7 @@ void TrialPanel::refresh()
     if (hear_->isChecked() && rootKey_ != take->tuning.rootKey) {
         session_.player().noteOff(rootKey_);
         rootKey_ = take->tuning.rootKey;
+        rootSeen_ = false;
         session_.player().noteOn(rootKey_, 90);
     }
     applyTone();
