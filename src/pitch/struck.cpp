@@ -192,9 +192,11 @@ std::optional<SettledPitch> settledPitch(
     if (const auto movement = measureMovement(ringing); !movement || !movement->smooth())
         return std::nullopt;
     Fall best;
-    for (double time = 0.008; time < 0.25; time *= 1.25)
+    for (int i = 0; i < 16; ++i) {
+        const double time = 0.008 * std::pow(1.25, i); // to a quarter of a second
         if (const auto fit = fitFall(points, time); fit.error < best.error)
             best = fit;
+    }
     if (best.fall < worthNaming)
         return std::nullopt;
     // An ear hears no further than the sound goes.

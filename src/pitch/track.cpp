@@ -164,6 +164,7 @@ PitchLine bestPath(const Periodicity& periodicity, double anchorHz)
     for (const auto& frame : frames)
         loudest = std::max(loudest, frame.rms);
     std::vector<FrameProposals> proposals;
+    proposals.reserve(frames.size());
     for (const auto& frame : frames)
         proposals.push_back(propose(periodicity, frame, anchorHz, loudest));
     const double hop = frames.size() > 1
@@ -333,11 +334,15 @@ void measureVibrato(PitchMovement& movement, const std::vector<PitchLine::Point>
     const double step = std::clamp(0.2 / length, 0.02, 0.3);
     Swing best;
     double bestHz = 0.0;
-    for (double hz = std::max(3.0, 1.2 / length); hz <= 9.0; hz += step)
+    const double slowest = std::max(3.0, 1.2 / length);
+    const int steps = int((9.0 - slowest) / step);
+    for (int i = 0; i <= steps; ++i) {
+        const double hz = slowest + i * step;
         if (const auto swing = fitSwing(points, hz, middle); swing.error < best.error) {
             best = swing;
             bestHz = hz;
         }
+    }
     const double variance = movement.spread * movement.spread * 1e-4 * weights;
     // At the slowest frequency that was tried it is a bend and no swing.
     if (best.error > 0.5 * variance || best.amplitude < 0.03 || bestHz < 3.0 + step)
@@ -368,6 +373,7 @@ std::optional<PitchMovement> measureMovement(const PitchLine& line)
         return std::nullopt;
     PitchMovement movement;
     std::vector<std::pair<double, double>> weighted;
+    weighted.reserve(points.size());
     for (const auto& p : points)
         weighted.emplace_back(p.midi, p.clarity * std::sqrt(p.level));
     movement.low = quantile(weighted, 0.05);

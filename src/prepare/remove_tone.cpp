@@ -128,7 +128,7 @@ const std::vector<double>& lowPass()
     static const std::vector<double> kernel = [] {
         constexpr int half = 56;
         constexpr double cut = 12.0 / lowRate, beta = 4.55;
-        std::vector<double> taps(2 * half + 1);
+        std::vector<double> taps(std::size_t(2 * half + 1));
         double sum = 0.0;
         for (int i = -half; i <= half; ++i) {
             const double x = double(i) / (half + 1);
