@@ -36,6 +36,8 @@ struct Tuning {
         const auto [key, rest] = nearestKey(std::clamp(midi - offset(a4), 0.0, 127.0));
         return {key, -rest.value, source, a4};
     }
+    /// A pitch (69 = 440 Hz) as a place on the keys of this tuning.
+    double onKeys(double midi) const { return midi - offset(a4); }
     /// Semitones by which all keys stand above those of a piano at 440 Hz.
     static double offset(double a4) { return midiOf(Hz{a4}) - 69.0; }
     bool operator==(const Tuning&) const = default;

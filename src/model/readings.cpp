@@ -28,7 +28,7 @@ bool contradictsSeries(const Take& take)
 {
     return take.tuning.source == TuningSource::series && take.pitch.midi
         && take.pitch.verdict != PitchVerdict::none
-        && std::abs(*take.pitch.midi - take.tuning.rootKey) > seriesTolerance;
+        && std::abs(take.tuning.onKeys(*take.pitch.midi) - take.tuning.rootKey) > seriesTolerance;
 }
 
 std::vector<PitchChoice> pitchChoices(const Take& take)
@@ -50,21 +50,23 @@ std::string noteAndCents(double midi, const Naming& naming)
 
 } // namespace
 
-std::vector<std::string> pitchFacts(const PitchReport& report, const Naming& naming)
+std::vector<std::string> pitchFacts(const Take& take, const Naming& naming)
 {
+    const PitchReport& report = take.pitch;
+    const auto onKeys = [&](double midi) { return take.tuning.onKeys(midi); };
     std::vector<std::string> facts;
     if (report.notes.size() > 1) {
         std::string names;
         for (const double midi : report.notes)
-            names += (names.empty() ? "" : ", ") + noteName(nearestKey(midi).key, naming);
+            names += (names.empty() ? "" : ", ") + noteName(nearestKey(onKeys(midi)).key, naming);
         facts.push_back(
             std::to_string(report.notes.size()) + " notes sound at once: " + names + ".");
     }
     const auto& m = report.movement;
     if (m && report.wanders())
-        facts.push_back("It wanders from " + noteAndCents(m->low, naming) + " to "
-            + noteAndCents(m->high, naming) + ", steadiest from " + formatSeconds(m->steadyStart)
-            + " to " + formatSeconds(m->steadyEnd) + ".");
+        facts.push_back("It wanders from " + noteAndCents(onKeys(m->low), naming) + " to "
+            + noteAndCents(onKeys(m->high), naming) + ", steadiest from "
+            + formatSeconds(m->steadyStart) + " to " + formatSeconds(m->steadyEnd) + ".");
     if (m && m->smooth() && m->vibratoHz > 0.0 && m->vibratoCents >= 8.0)
         facts.push_back("Vibrato of ±" + formatNumber(m->vibratoCents, 0) + " cents, "
             + formatNumber(m->vibratoHz, 1) + " a second.");
@@ -72,6 +74,18 @@ std::vector<std::string> pitchFacts(const PitchReport& report, const Naming& nam
         facts.push_back("Body " + formatNumber(100.0 * report.tonal, 0) + " %, noise "
             + formatNumber(100.0 * (1.0 - report.tonal), 0) + " %.");
     return facts;
+}
+
+Span steadiestPart(const Take& take)
+{
+    constexpr double behindAttack = 0.15, most = 2.0; // seconds
+    const double rate = take.rate();
+    const auto& m = take.pitch.movement;
+    const double from = m && m->steadyEnd > m->steadyStart ? m->steadyStart : behindAttack;
+    const auto length = std::min(take.kept.length(), toFrames(most, rate).value);
+    const auto start =
+        std::min(take.kept.start.value + toFrames(from, rate).value, take.kept.end.value - length);
+    return {Frames{start}, Frames{start + length}};
 }
 
 std::string keyWithNumber(int key, const Naming& naming)
@@ -113,7 +127,8 @@ Reading pitchReading(const Take& take, const Naming& naming)
             return reading;
         }
     if (contradictsSeries(take)) {
-        reading.concern = "It reads as " + keyWithNumber(nearestKey(*take.pitch.midi).key, naming)
+        reading.concern = "It reads as "
+            + keyWithNumber(nearestKey(take.tuning.onKeys(*take.pitch.midi)).key, naming)
             + ", but its place in the row says " + keyWithNumber(take.tuning.rootKey, naming)
             + ": check which is right.";
         return reading;

@@ -28,7 +28,11 @@ std::vector<PitchChoice> pitchChoices(const Take& take);
 
 /// What there is to say about a reading beyond its note, one plain sentence each: several notes at
 /// once, wandering and where it is steadiest, vibrato, body against noise.
-std::vector<std::string> pitchFacts(const PitchReport& report, const Naming& naming);
+std::vector<std::string> pitchFacts(const Take& take, const Naming& naming);
+
+/// Up to two seconds of the kept part where the pitch is steadiest: what a trial tone is held
+/// against.
+Span steadiestPart(const Take& take);
 
 /// A piece of a row may be this far from its key, semitones: nearly a quarter tone out of tune, and
 /// no other key's.

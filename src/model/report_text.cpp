@@ -101,7 +101,7 @@ std::string analysisText(const std::string& file, const Take& take)
         text += keyWithNumber(key) + " " + formatCents(rest) + ", "
             + formatNumber(pitch.hz()->value, 2) + " Hz, " + nameOf(pitch.verdict) + " ("
             + formatNumber(100.0 * pitch.confidence, 0) + " %), " + nameOf(pitch.kind) + "\n";
-        for (const auto& fact : pitchFacts(pitch, {}))
+        for (const auto& fact : pitchFacts(take, {}))
             text += "         " + fact + "\n";
         for (const auto& choice : pitch.choices)
             text += "         " + noteName(nearestKey(choice.midi).key) + "  "

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "pitch/candidates.h"
-#include "pitch/track.h"
+#include "pitch/movement.h"
 
 namespace puretone {
 

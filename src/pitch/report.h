@@ -3,9 +3,9 @@
 
 #include "audio/audio.h"
 #include "base/progress.h"
+#include "pitch/movement.h"
 #include "pitch/note.h"
 #include "pitch/spectrum.h"
-#include "pitch/track.h"
 
 #include <optional>
 #include <string>
@@ -62,8 +62,8 @@ struct PitchReport {
 PitchReport analysePitch(std::span<const float> mono, double rate, const Progress& progress = {});
 
 /// The stretch of a kept part that is worth reading: its first 7 s, or, where the sound only comes
-/// later (a slow swell, a field recording), 7 s from a second before it is there. Looks at the first
-/// ten minutes.
+/// later (a slow swell, a field recording), 7 s from a second before it is there. Looks at the
+/// first ten minutes.
 Span stretchForPitch(const Audio& audio, Span kept);
 
 /// A steady tone that does not belong to the note: a whistle or hum that stands out among what the

@@ -12,16 +12,16 @@ namespace {
 constexpr std::size_t mostFrames = 16;
 
 /// Spectra of windows spread evenly over a take, powers by bin.
-struct Frames {
+struct OverTime {
     double hopSeconds = 0.0;
     double binHz = 0.0;
     double windowSeconds = 0.0;
     std::vector<std::vector<float>> power;
 };
 
-Frames spectraOverTime(std::span<const float> mono, double rate)
+OverTime spectraOverTime(std::span<const float> mono, double rate)
 {
-    Frames frames;
+    OverTime frames;
     const auto window = std::min(mono.size() / 3, std::size_t(0.25 * rate));
     if (window < 64)
         return frames;

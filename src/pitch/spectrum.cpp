@@ -139,6 +139,25 @@ std::vector<Partial> findPartials(const MeanSpectrum& spectrum, double rate)
     return partials;
 }
 
+std::optional<double> peakNear(const MeanSpectrum& spectrum, double hz, double reachHz)
+{
+    const auto& m = spectrum.magnitude;
+    if (m.size() < 3 || spectrum.binHz <= 0.0)
+        return std::nullopt;
+    const auto bin = [&](double at) {
+        return std::size_t(std::clamp(at / spectrum.binHz, 1.0, double(m.size() - 2)));
+    };
+    std::size_t best = 0;
+    for (auto b = bin(hz - reachHz); b <= bin(hz + reachHz); ++b)
+        if (m[b] > m[b - 1] && m[b] >= m[b + 1] && (best == 0 || m[b] > m[best]))
+            best = b;
+    if (best == 0)
+        return std::nullopt;
+    const auto top = parabolaTop(std::log(double(m[best - 1]) + 1e-20),
+        std::log(double(m[best]) + 1e-20), std::log(double(m[best + 1]) + 1e-20));
+    return (double(best) + top.shift) * spectrum.binHz;
+}
+
 double tonalShare(const MeanSpectrum& spectrum, const std::vector<Partial>& partials)
 {
     const auto& magnitude = spectrum.magnitude;

@@ -3,6 +3,8 @@
 
 #include "audio/audio.h"
 
+#include <optional>
+
 namespace puretone {
 
 /// One peak of a spectrum.
@@ -28,6 +30,9 @@ MeanSpectrum meanSpectrum(std::span<const float> mono, double rate);
 /// Peaks of a mean spectrum, strongest first, at most 100: within 60 dB of the strongest, between
 /// 16 Hz and 11 kHz, standing at least 4 dB over their surroundings.
 std::vector<Partial> findPartials(const MeanSpectrum& spectrum, double rate);
+
+/// The highest peak within `reachHz` of a frequency, Hz; nothing where there is none.
+std::optional<double> peakNear(const MeanSpectrum& spectrum, double hz, double reachHz);
 
 /// Share of the power that lies in partials within 40 dB of the strongest: the body of a sound
 /// against its noise. 0 to 1.

@@ -2,6 +2,7 @@
 #include "pitch/struck.h"
 
 #include "audio/level.h"
+#include "pitch/movement.h"
 #include "pitch/note.h"
 
 #include <algorithm>

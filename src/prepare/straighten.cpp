@@ -51,7 +51,8 @@ Grid gridOf(const PitchLine& line, double midi, double seconds)
 {
     constexpr double bridged = 0.02; // weight of what stands in for silence or noise
     Grid grid;
-    if (line.points.size() < 3)
+    constexpr double leastVoiced = 0.2; // of the frames: less is a noise that repeats by chance
+    if (line.points.size() < 3 || double(line.points.size()) < leastVoiced * double(line.frames))
         return grid;
     const auto count = std::size_t(seconds / hop) + 1;
     std::size_t next = 0;

@@ -24,9 +24,10 @@ Sides run(TrialTone& tone, double seconds, float take = 0.25f, float takeRight =
     Sides sides{std::vector<float>(frames, take), std::vector<float>(frames, takeRight)};
     for (std::size_t at = 0; at < frames; at += 256) {
         const int count = int(std::min<std::size_t>(256, frames - at));
-        NoAllocation guard;
+        const NoAllocation guard;
         tone.process(sides.left.data() + at, sides.right.data() + at, count, rate);
     }
+    REQUIRE(NoAllocation::crimes() == 0);
     return sides;
 }
 

@@ -260,3 +260,35 @@ TEST_CASE("copied treatments follow the pitch and stretch of the take they come 
     CHECK(straighten.vibrato == 0.5);
     CHECK(std::get<RemoveTone>(own[1].what).over == take.kept);
 }
+
+TEST_CASE("readings name notes on the keys of the instrument's own A4", "[model][tuning]")
+{
+    auto take = probe::plainTake(probe::mono(probe::sine(220.0, 48000.0, 3.0)), 57.0);
+    take.pitch.verdict = PitchVerdict::uncertain;
+    take.pitch.notes = {57.0, 61.0};
+    CHECK(pitchFacts(take, {}) == std::vector<std::string>{"2 notes sound at once: A3, C#4."});
+    // A semitone lower, so that the same sounds lie a key higher.
+    const double a4 = 440.0 / std::exp2(1.0 / 12.0);
+    take.tuning = Tuning::forPitch(57.0, TuningSource::series, a4);
+    CHECK(take.tuning.rootKey == 58);
+    CHECK(pitchFacts(take, {}) == std::vector<std::string>{"2 notes sound at once: A#3, D4."});
+    take.pitch.midi = 57.0;
+    CHECK_FALSE(contradictsSeries(take));
+    take.pitch.midi = 58.0;
+    CHECK(contradictsSeries(take));
+}
+
+TEST_CASE("what a trial tone is held against lies inside the kept part", "[model]")
+{
+    auto take = probe::plainTake(probe::mono(probe::sine(220.0, 48000.0, 4.0)), 57.0);
+    take.kept = {Frames{4800}, Frames{4800 + 3 * 48000}};
+    CHECK(steadiestPart(take) == Span{Frames{4800 + 7200}, Frames{4800 + 7200 + 96000}});
+    PitchMovement movement;
+    movement.steadyStart = 2.0;
+    movement.steadyEnd = 2.5;
+    take.pitch.movement = movement;
+    // Two seconds that would run past the end begin earlier.
+    CHECK(steadiestPart(take) == Span{Frames{4800 + 48000}, take.kept.end});
+    take.kept.end = Frames{5000};
+    CHECK(steadiestPart(take) == take.kept);
+}

@@ -59,3 +59,16 @@ TEST_CASE("decays are told from held notes", "[pitch][struck]")
     CHECK(knock.dying());
     CHECK(knock.endLevel < 0.05);
 }
+
+TEST_CASE("the peak beside a frequency is found between the bins", "[pitch][spectrum]")
+{
+    constexpr double rate = 48000.0;
+    const auto spectrum =
+        meanSpectrum(mixed(sine(440.7, rate, 1.0), sine(600.0, rate, 1.0, 0.05)), rate);
+    REQUIRE(peakNear(spectrum, 450.0, 20.0));
+    CHECK(std::abs(*peakNear(spectrum, 450.0, 20.0) - 440.7) < 0.1);
+    CHECK(std::abs(*peakNear(spectrum, 598.0, 10.0) - 600.0) < 0.2);
+    // The louder of two within reach.
+    CHECK(std::abs(*peakNear(spectrum, 520.0, 100.0) - 440.7) < 0.1);
+    CHECK_FALSE(peakNear({}, 440.0, 10.0));
+}

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "pitch/track.h"
 
+#include "pitch/movement.h"
 #include "pitch/note.h"
 #include "support/signals.h"
 

@@ -117,7 +117,8 @@ void MainWindow::refreshTakes()
             typeset(noteName(take.tuning.rootKey, session_.naming())),
             contradictsSeries(take)
                 ? tr("reads as %1")
-                      .arg(typeset(noteName(nearestKey(*take.pitch.midi).key, session_.naming())))
+                      .arg(typeset(noteName(
+                          nearestKey(take.tuning.onKeys(*take.pitch.midi)).key, session_.naming())))
                 : noPitch                                   ? tr("no clear pitch")
                 : !take.loop.on && take.loopChoices.empty() ? tr("no loop yet")
                                                             : QString(),

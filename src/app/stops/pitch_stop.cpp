@@ -235,7 +235,7 @@ void PitchStop::showVerdict(const Take& take)
         text = tr("No clear pitch. Set the root key by ear.");
     text += QLatin1Char(' ') + tr("The sound is %1.").arg(QString::fromLatin1(nameOf(pitch.kind)));
     QStringList facts;
-    for (const auto& fact : pitchFacts(pitch, session().naming()))
+    for (const auto& fact : pitchFacts(take, session().naming()))
         facts += typeset(fact);
     facts_->setText(facts.join(QLatin1Char(' ')));
     facts_->setVisible(!facts.isEmpty());
@@ -272,7 +272,8 @@ void PitchStop::showTake(const Take& take)
         wanders ? take.pitch.movement->steadyEnd : 0.0);
     spectrum_->setSpectrum(session().spectrum(), hz.value, take.pitch.stretch,
         typeset(noteName(nearestKey(midi - offset).key, naming)));
-    spectrum_->setPartials(take.pitch.partials, take.pitch.kind == SoundKind::inharmonic, naming);
+    spectrum_->setPartials(
+        take.pitch.partials, take.pitch.kind == SoundKind::inharmonic, naming, Hz{take.tuning.a4});
     showForeign(take);
     auto choices = pitchChoices(take);
     for (auto& choice : choices)

@@ -13,18 +13,6 @@ namespace {
 
 constexpr double standsStill = 0.06; // beats a second: one in a quarter of a minute
 
-/// Up to two seconds where the pitch is steadiest.
-Span steadySpan(const Take& take)
-{
-    const double rate = take.rate();
-    const auto& m = take.pitch.movement;
-    const double from = m && m->steadyEnd > m->steadyStart ? m->steadyStart : 0.15;
-    const auto length = std::min(take.kept.length(), toFrames(2.0, rate).value);
-    const auto start =
-        std::min(take.kept.start.value + toFrames(from, rate).value, take.kept.end.value - length);
-    return {Frames{start}, Frames{start + length}};
-}
-
 } // namespace
 
 TrialPanel::TrialPanel(Session& session, QWidget* parent)
@@ -169,7 +157,7 @@ void TrialPanel::measure()
     const Take* take = session_.take();
     // The root key plays the recording faster by the fine tuning. Seen from the recording the tone
     // is slower by as much: it lies where the take is said to sound.
-    const Measured wanted{take->sound(), steadySpan(*take),
+    const Measured wanted{take->sound(), steadiestPart(*take),
         hzOf(take->tuning.soundingMidi() + 12.0 * octave_).value, harmonics()};
     if (measured_ == wanted)
         return;

@@ -236,23 +236,17 @@ double SpectrumView::heightOf(double hz) const
 
 std::optional<double> SpectrumView::peakAt(QPointF place) const
 {
-    constexpr double reach = 8.0;
-    const auto& m = spectrum_.magnitude;
-    if (m.size() < 3 || !area().adjusted(0.0, -18.0, 0.0, 12.0).contains(place))
+    constexpr double reach = 8.0; // pixels
+    if (!area().adjusted(0.0, -18.0, 0.0, 12.0).contains(place))
         return std::nullopt;
-    const double perBin = topHz_ / area().width() / spectrum_.binHz;
-    const double middle = (place.x() - area().left()) * perBin;
-    const auto from = std::size_t(std::max(1.0, middle - reach * perBin));
-    const auto to = std::min(m.size() - 2, std::size_t(std::max(1.0, middle + reach * perBin)) + 1);
-    std::size_t best = 0;
-    for (auto b = from; b <= to; ++b)
-        if (m[b] > m[b - 1] && m[b] >= m[b + 1] && (best == 0 || m[b] > m[best]))
-            best = b;
-    return best > 0 ? std::optional(double(best) * spectrum_.binHz) : std::nullopt;
+    const double perPixel = topHz_ / area().width();
+    return peakNear(spectrum_, (place.x() - area().left()) * perPixel, reach * perPixel);
 }
 
-void SpectrumView::setPartials(std::vector<Partial> partials, bool ownPlaces, const Naming& naming)
+void SpectrumView::setPartials(
+    std::vector<Partial> partials, bool ownPlaces, const Naming& naming, Hz a4)
 {
+    a4_ = a4;
     partials_ = std::move(partials);
     ownPlaces_ = ownPlaces;
     naming_ = naming;
@@ -265,7 +259,7 @@ QString SpectrumView::wordsAbout(double hz) const
     for (const auto& p : partials_) {
         if (std::abs(p.hz - hz) > 2.0 * spectrum_.binHz)
             continue;
-        const auto [key, rest] = nearestKey(midiOf(Hz{p.hz}));
+        const auto [key, rest] = nearestKey(midiOf(Hz{p.hz}, a4_));
         words += typeset(", " + noteName(key, naming_) + " " + formatCents(rest) + ", "
             + formatDecibels({p.levelDb()}));
         if (p.decay > 0.0)

@@ -52,7 +52,8 @@ public:
         const MeanSpectrum* spectrum, double hz, double stretch, const QString& noteName);
     /// What the reading found; shown under the pointer. @param ownPlaces Marks them where they lie
     /// instead of where a note's series would have them.
-    void setPartials(std::vector<Partial> partials, bool ownPlaces, const Naming& naming);
+    void setPartials(
+        std::vector<Partial> partials, bool ownPlaces, const Naming& naming, Hz a4 = concertPitch);
     /// A tone that is no part of the note: circled, with a word about it.
     void setForeign(std::optional<double> hz, const QString& text);
     void clear();
@@ -83,6 +84,7 @@ private:
     QString wordsAbout(double hz) const;
     std::vector<Partial> partials_;
     bool ownPlaces_ = false;
+    Hz a4_ = concertPitch;
     Naming naming_;
     std::optional<double> foreign_, hovered_;
     QString foreignText_;
