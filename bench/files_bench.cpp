@@ -46,7 +46,8 @@ int main(int argc, char** argv)
     QApplication application(argc, argv);
     Theme::loadFonts();
     Theme::apply(application, ThemeName::daybreak);
-    QTemporaryDir folder; folder.setAutoRemove(!qEnvironmentVariableIsSet("KEEP"));
+    QTemporaryDir folder;
+    folder.setAutoRemove(!qEnvironmentVariableIsSet("KEEP"));
     QStringList paths;
     for (int i = 0; i < files; ++i) {
         paths << folder.filePath(QStringLiteral("note %1.wav").arg(i, 3, 10, QLatin1Char('0')));
@@ -76,10 +77,10 @@ int main(int argc, char** argv)
     }
     const double all = double(timer.elapsed());
     std::printf("%d files of 5 s stereo; only reading them takes %.0f ms\n", files, bare);
-    std::printf("first on the keys after %.0f ms, all %zu after %.0f ms (%.1f times reading)\n", first,
-        window.session().instrument().takes.size(), all, all / bare);
-    std::printf("the window was busy for %lld ms at the longest\n",
-        static_cast<long long>(longestGap));
+    std::printf("first on the keys after %.0f ms, all %zu after %.0f ms (%.1f times reading)\n",
+        first, window.session().instrument().takes.size(), all, all / bare);
+    std::printf(
+        "the window was busy for %lld ms at the longest\n", static_cast<long long>(longestGap));
     window.session().background().settle();
     return 0;
 }

@@ -65,8 +65,8 @@ void measurePaints(MainWindow& window)
         painter.fillRect(image.rect(), Qt::white);
         painter.fillRect(image.rect().adjusted(8, 60, -8, -60), Qt::darkCyan);
     });
-    std::printf("wave of %dx%d; filling its pixels takes %.3f ms\n", wave->width(), wave->height(),
-        floor);
+    std::printf(
+        "wave of %dx%d; filling its pixels takes %.3f ms\n", wave->width(), wave->height(), floor);
     std::printf("%-20s %10s %10s %10s\n", "frames in view", "median ms", "worst ms", "x floor");
     const auto frames = double(window.session().take()->audio().frames());
     for (double view = 0.9 * frames; view > 40; view /= 6.0) {
@@ -109,8 +109,8 @@ int main(int argc, char** argv)
     }
     const double ready = double(timer.elapsed()) / 1000.0;
     window.session().background().settle();
-    const double decoded
-        = double(window.session().take()->audio().frames()) * 2.0 * sizeof(float) / 1048576.0;
+    const double decoded =
+        double(window.session().take()->audio().frames()) * 2.0 * sizeof(float) / 1048576.0;
     std::printf("%.0f minutes of stereo, %.0f MB decoded\n", minutes, decoded);
     std::printf("first drawn after %.1f s, playable after %.1f s, all known after %.1f s\n",
         drawnAfter, ready, double(timer.elapsed()) / 1000.0);

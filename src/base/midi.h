@@ -8,8 +8,11 @@
 namespace puretone {
 
 /// What a keyboard, a file or the window tells the engine.
+/// Where notes begin to play: for hearing one part of a loop on its own.
+enum class NoteEntry : std::uint8_t { beginning, loopStart, beforeJoint };
+
 struct MidiEvent {
-    enum class Kind : std::uint8_t { noteOn, noteOff, control, bend, allOff };
+    enum class Kind : std::uint8_t { noteOn, noteOff, control, bend, allOff, entry };
     Kind kind = Kind::noteOff;
     std::uint8_t key = 0; ///< Key, or controller number.
     std::uint8_t value = 0; ///< Velocity 1 to 127, or controller value.
@@ -20,6 +23,11 @@ struct MidiEvent {
         return {Kind::noteOn, std::uint8_t(key), std::uint8_t(velocity), 0.0f};
     }
     static MidiEvent noteOff(int key) { return {Kind::noteOff, std::uint8_t(key), 0, 0.0f}; }
+    /// Of the notes that follow; no message of the MIDI standard.
+    static MidiEvent enterAt(NoteEntry entry)
+    {
+        return {Kind::entry, 0, std::uint8_t(entry), 0.0f};
+    }
     static MidiEvent allOff() { return {Kind::allOff, 0, 0, 0.0f}; }
 };
 

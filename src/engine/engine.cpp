@@ -13,6 +13,7 @@ namespace {
 
 constexpr double changeSeconds = 0.008; ///< Crossfade from one program to the next.
 constexpr double stealSeconds = 0.005;
+constexpr double panicSeconds = 0.1;
 constexpr double bendRange = 2.0; ///< Semitones.
 constexpr std::size_t recentFrames = std::size_t(48000) * 120;
 
@@ -159,7 +160,7 @@ void Engine::noteOn(int key, int velocity) noexcept
     for (const auto& zone : program_->zones)
         if (key >= zone.lowKey && key <= zone.highKey && velocity >= zone.lowVelocity
             && velocity <= zone.highVelocity)
-            freeVoice()->start(*program_, zone, key, velocity, rate(), ++age_);
+            freeVoice()->start(*program_, zone, key, velocity, rate(), ++age_, entry_);
 }
 
 void Engine::noteOff(int key) noexcept
@@ -206,6 +207,13 @@ void Engine::handle(const MidiEvent& event) noexcept
         setPedal(false);
         for (int k = 0; k < 128; ++k)
             noteOff(k);
+        // What would go on to its own end fades.
+        for (auto& voice : playing_)
+            if (voice.active() && voice.zone()->sound->endsItself() && !voice.leaving())
+                voice.fadeAway(panicSeconds);
+        break;
+    case Kind::entry:
+        entry_ = NoteEntry(event.value);
         break;
     }
 }

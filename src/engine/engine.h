@@ -78,6 +78,7 @@ private:
     const Program* previous_ = nullptr; ///< Still heard through leaving voices.
     std::uint64_t age_ = 0;
     bool pedal_ = false;
+    NoteEntry entry_ = NoteEntry::beginning;
     double bend_ = 0.0, bendWanted_ = 0.0; ///< Semitones.
 
     Handover<Program> handover_;

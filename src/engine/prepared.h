@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "loop/crossfade.h"
 #include "model/instrument.h"
 
 namespace puretone {
@@ -11,6 +12,7 @@ struct PreparedTake {
     Audio audio;
     std::optional<Span> loop; ///< Inside `audio`; frames behind its end go on as the loop does.
     double midi = 60.0; ///< Sounding pitch.
+    LoopMode mode = LoopMode::forward; ///< How the key's release is to be taken.
 };
 
 /// Frames that a prepared loop goes on for behind its end, so that no reader's interpolator meets
@@ -19,6 +21,21 @@ inline constexpr std::int64_t framesBehindLoop = 64;
 
 /// @param take With its loop inside the kept part (see sanitized).
 PreparedTake prepareTake(const Take& take);
+/// Frames that prepareTake would give.
+std::int64_t preparedFrames(const Take& take);
+
+/// What follows a loop when its key is let go, up to the kept end and faded out there. See
+/// leaveLoop.
+Audio leavingPart(const Take& take, const BakedLoop& baked, std::int64_t guard);
+
+/// A file holds an alternating loop written out, which goes forward.
+inline LoopMode modeInFiles(LoopMode mode)
+{
+    return mode == LoopMode::alternating ? LoopMode::forward : mode;
+}
+
+/// Longer than any sound: what is written as the release of a take that ends by itself.
+inline constexpr double endlessRelease = 100.0;
 
 /// Where a take's fades lie, and what they do.
 struct FadePlan {

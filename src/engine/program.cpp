@@ -39,31 +39,45 @@ bool covers(const BandCopies& copies, const Take& take)
     return copies.first() <= played.start.value && copies.end() >= played.end.value;
 }
 
-/// The stretch around the seam: recording up to the loop, one baked turn, and what follows when it
-/// goes round.
-std::shared_ptr<const BandCopies> loopedCopies(
-    const Take& take, std::int64_t from, std::int64_t to, double fastest)
+/// The stretch around the seam: recording up to the loop, one baked turn, what follows when it goes
+/// round, and what follows when it does not.
+std::shared_ptr<const BandCopies> loopedCopies(const Take& take, const BakedLoop& baked,
+    std::int64_t from, std::int64_t guard, double fastest)
 {
     const Audio& audio = take.audio();
-    const Span loop = take.loop.span;
-    const auto turn = bakeTurn(audio, take.loop);
+    const auto frames = baked.turn.frames();
+    const bool leaves = take.loop.mode == LoopMode::untilRelease;
+    const auto leaving = leaves ? leavingPart(take, baked, guard) : Audio{};
     Audio stretch{audio.rate, {}};
     for (std::size_t c = 0; c < audio.channelCount(); ++c) {
-        std::vector<float> channel;
-        channel.reserve(std::size_t(to - from));
-        for (auto f = from; f < to; ++f)
-            channel.push_back(f < loop.start.value
-                    ? audio.channels[c][std::size_t(f)]
-                    : turn.channels[c][std::size_t((f - loop.start.value) % loop.length())]);
+        std::vector<float> channel(audio.channels[c].begin() + from,
+            audio.channels[c].begin() + std::max(from, baked.from));
+        const auto& turn = baked.turn.channels[c];
+        for (auto i = std::max<std::int64_t>(0, from - baked.from); i < frames + guard; ++i)
+            channel.push_back(turn[std::size_t(i % frames)]);
+        if (leaving.frames() > guard)
+            channel.insert(channel.end(), leaving.channels[c].begin() + guard,
+                leaving.channels[c].end());
         stretch.channels.push_back(std::move(channel));
     }
     return std::make_shared<const BandCopies>(stretch, from, fastest);
 }
 
-/// First frame in which the baked turn differs from the recording.
-std::int64_t firstBaked(const Loop& loop)
+/// Fills in what a voice needs to go round.
+void addLoop(const Take& take, double fastest, ZoneSound& sound)
 {
-    return loop.evenOut > 0.0 ? loop.span.start.value : loop.span.end.value - loop.crossfade.value;
+    const auto baked = bakeLoop(take.audio(), take.loop);
+    const auto reach = filterReach(fastest);
+    const auto from = gridBelow(baked.from + baked.changed - 2 * reach);
+    sound.looped = loopedCopies(take, baked, from, 2 * reach, fastest);
+    // Where the stretch begins inside the recording its first frames are spoilt by the cut.
+    sound.loopedFrom = from == 0 ? 0.0 : double(from + reach);
+    sound.loopLength = double(baked.turn.frames());
+    sound.loopEnd = double(baked.from + baked.turn.frames());
+    sound.wrapAt = sound.loopEnd + double(reach);
+    sound.loop = take.loop;
+    if (take.loop.mode == LoopMode::untilRelease)
+        sound.end = std::max(sound.wrapAt, double(sound.looped->end() - reach));
 }
 
 bool soundsAlike(const Take& a, const Take& b)
@@ -102,17 +116,9 @@ std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double fast
     sound->start = double(take.kept.start.value);
     sound->end = double(playedPart(take).end.value);
     sound->fades = fadePlan(take);
-    if (take.loop.on) {
-        const Span loop = take.loop.span;
-        const auto reach = filterReach(fastest);
-        const auto from = gridBelow(firstBaked(take.loop) - 2 * reach);
-        sound->looped = loopedCopies(take, from, loop.end.value + 2 * reach, fastest);
-        // Where the stretch begins inside the recording its first frames are spoilt by the cut.
-        sound->loopedFrom = from == 0 ? 0.0 : double(from + reach);
-        sound->wrapAt = double(loop.end.value + reach);
-        sound->loopLength = double(loop.length());
-        sound->loopEnd = double(loop.end.value);
-    }
+    sound->mode = playedMode(take);
+    if (take.loop.repeats())
+        addLoop(take, fastest, *sound);
     known_.push_back({take, fastest, sound});
     return sound;
 }

@@ -14,23 +14,33 @@ struct ZoneSound {
     std::shared_ptr<const BandCopies> looped; ///< Null without a loop.
     double loopedFrom = 0.0; ///< From here on `looped` is read.
     double start = 0.0;
-    double end = 0.0; ///< Where a sound without loop ends.
+    double end = 0.0; ///< Where a sound without loop ends, or one that has left its loop.
     /// Reaching this, the position goes back by one loop length. It lies a little behind the loop's
     /// end, in material that goes on as the loop does, so that both sides of the jump are alike for
     /// as far as any filter sees: the joint is exact in every bandwidth.
     double wrapAt = 0.0;
-    double loopLength = 0.0; ///< 0 without a loop.
-    double loopEnd = 0.0;
+    double loopLength = 0.0; ///< Frames of the baked turn; 0 without a loop.
+    double loopEnd = 0.0; ///< Where the turn ends.
+    LoopMode mode = LoopMode::forward;
+    Loop loop; ///< As set.
     FadePlan fades;
     double rate = 48000.0;
 
     bool loops() const { return loopLength > 0.0; }
-    /// A position as people see it: never behind the loop's end.
-    double folded(double position) const noexcept
+    /// Whether it plays to its end by itself once the key is let go, whatever the envelope says.
+    bool endsItself() const noexcept
     {
-        if (!loops() || position < loopEnd)
+        return mode == LoopMode::oneShot || mode == LoopMode::untilRelease;
+    }
+    /// A position as people see it: a place in the recording.
+    double shownPlace(double position, bool left) const noexcept
+    {
+        const double from = loopEnd - loopLength;
+        if (!loops() || position < from)
             return position;
-        return loopEnd - loopLength + std::fmod(position - loopEnd, loopLength);
+        if (left && position >= loopEnd)
+            return double(loop.span.end.value) + position - loopEnd;
+        return recordedPlace(loop, std::fmod(position - from, loopLength));
     }
 };
 

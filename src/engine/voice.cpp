@@ -6,7 +6,7 @@
 namespace puretone {
 
 void Voice::start(const Program& program, const ProgramZone& zone, int key, int velocity,
-    double rate, std::uint64_t age) noexcept
+    double rate, std::uint64_t age, NoteEntry entry) noexcept
 {
     program_ = &program;
     zone_ = &zone;
@@ -16,6 +16,15 @@ void Voice::start(const Program& program, const ProgramZone& zone, int key, int 
     position_ = zone.sound->start;
     speedSemitones_ = key - zone.midi;
     wentRound_ = false;
+    letGo_ = false;
+    const ZoneSound& sound = *zone.sound;
+    if (entry != NoteEntry::beginning && sound.loops()) {
+        // Half a second is enough to hear what leads to the joint.
+        const double before = std::min(0.5 * sound.rate, sound.loopLength);
+        position_ = sound.loopEnd
+            - (entry == NoteEntry::beforeJoint ? before : sound.loopLength);
+        wentRound_ = true; // no fade in
+    }
     sustained = false;
     // The square law that SoundFont and SFZ players use: half the velocity is 12 dB less.
     gain_ = (velocity / 127.0) * (velocity / 127.0);
@@ -48,7 +57,7 @@ void Voice::keepIn(const Program& program, const ProgramZone& zone) noexcept
 void Voice::wrap() noexcept
 {
     const ZoneSound& sound = *zone_->sound;
-    if (!sound.loops() || position_ < sound.wrapAt)
+    if (!sound.loops() || position_ < sound.wrapAt || leavesLoop())
         return;
     wentRound_ = true;
     position_ -=
@@ -61,7 +70,9 @@ int Voice::readStretch(float* left, float* right, int frames, double speed) noex
     const bool inLooped = sound.loops() && position_ >= sound.loopedFrom;
     const BandCopies& copies = inLooped ? *sound.looped : *sound.recorded;
     // Up to where this copy is right: the change of copies, the wrap, or the end.
-    const double limit = inLooped ? sound.wrapAt : sound.loops() ? sound.loopedFrom : sound.end;
+    const double limit = !inLooped ? (sound.loops() ? sound.loopedFrom : sound.end)
+        : leavesLoop()             ? sound.end
+                                   : sound.wrapAt;
     const int count = std::clamp(int(std::ceil((limit - position_) / speed)), 1, frames);
     const BandCopy& copy = copies.copyFor(speed);
     const auto& kernel = InterpolationKernel::shared();
@@ -94,9 +105,8 @@ void Voice::readFrames(float* left, float* right, int frames, double speed) noex
 {
     int done = 0;
     while (done < frames) {
-        const ZoneSound& sound = *zone_->sound;
         wrap();
-        if (!sound.loops() && position_ >= sound.end) {
+        if (atEnd()) {
             std::fill(left + done, left + frames, 0.0f);
             std::fill(right + done, right + frames, 0.0f);
             return;
@@ -130,8 +140,7 @@ void Voice::render(float* left, float* right, int frames, double bend) noexcept
             }
         }
     }
-    const bool over = !zone_->sound->loops() && position_ >= zone_->sound->end;
-    if (envelope_.finished() || over)
+    if (envelope_.finished() || atEnd())
         stop();
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "engine/envelope_run.h"
+#include "base/midi.h"
 #include "engine/program.h"
 
 namespace puretone {
@@ -12,8 +13,13 @@ public:
     static constexpr int blockFrames = 64;
 
     void start(const Program& program, const ProgramZone& zone, int key, int velocity, double rate,
-        std::uint64_t age) noexcept;
-    void release() noexcept { envelope_.release(); }
+        std::uint64_t age, NoteEntry entry = NoteEntry::beginning) noexcept;
+    void release() noexcept
+    {
+        letGo_ = true;
+        if (!zone_->sound->endsItself())
+            envelope_.release();
+    }
     /// Fades to silence within `seconds`, whatever the envelope says: for stolen voices.
     void fadeAway(double seconds) noexcept;
     /// Goes on with the sound of a new program, rising over the same `seconds`.
@@ -27,12 +33,12 @@ public:
     bool active() const noexcept { return program_ != nullptr; }
     void stop() noexcept { program_ = nullptr; }
     bool leaving() const noexcept { return rampStep_ < 0.0; }
-    bool released() const noexcept { return envelope_.released(); }
+    bool released() const noexcept { return letGo_ || envelope_.released(); }
     const Program* program() const noexcept { return program_; }
     const ProgramZone* zone() const noexcept { return zone_; }
     int key() const noexcept { return key_; }
     std::uint64_t age() const noexcept { return age_; }
-    double position() const noexcept { return zone_->sound->folded(position_); }
+    double position() const noexcept { return zone_->sound->shownPlace(position_, leavesLoop()); }
     /// How loud it stands, for choosing which voice to give up.
     double loudness() const noexcept { return envelope_.level() * gain_ * ramp_; }
 
@@ -42,6 +48,17 @@ private:
     void readFrames(float* left, float* right, int frames, double speed) noexcept;
     int readStretch(float* left, float* right, int frames, double speed) noexcept;
     void wrap() noexcept;
+    /// On its way to the recorded end.
+    bool leavesLoop() const noexcept
+    {
+        return letGo_ && zone_->sound->mode == LoopMode::untilRelease;
+    }
+    /// Where this note is over, if it has such a place.
+    bool atEnd() const noexcept
+    {
+        const ZoneSound& sound = *zone_->sound;
+        return (!sound.loops() || leavesLoop()) && position_ >= sound.end;
+    }
 
     const Program* program_ = nullptr;
     const ProgramZone* zone_ = nullptr;
@@ -50,6 +67,7 @@ private:
     double position_ = 0.0;
     double speedSemitones_ = 0.0; ///< Glides to the wanted tuning.
     bool wentRound_ = false;
+    bool letGo_ = false;
     int key_ = 0;
     std::uint64_t age_ = 0;
     double gain_ = 1.0;

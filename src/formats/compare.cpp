@@ -4,7 +4,8 @@
 namespace puretone {
 
 Take finishedTake(
-    int id, const std::string& name, RecordingPtr recording, double midi, std::optional<Span> loop)
+    int id, const std::string& name, RecordingPtr recording, double midi, std::optional<Span> loop,
+    LoopMode mode)
 {
     Take take;
     take.id = id;
@@ -13,6 +14,7 @@ Take finishedTake(
     take.recording = std::move(recording);
     take.fades = {0.0, 0.0};
     take.tuning = Tuning::forPitch(midi, TuningSource::fromFile);
+    take.loop.mode = mode;
     if (loop && loop->start.value >= 0 && loop->end.value <= take.kept.end.value
         && loop->length() >= shortestLoop) {
         take.loop.on = true;
@@ -63,6 +65,8 @@ std::string difference(
         const auto prepared = prepareTake(*take);
         if (std::abs(prepared.midi - other->tuning.keyMidi()) * 100.0 > cents)
             return "the tuning";
+        if (modeInFiles(prepared.mode) != playedMode(*other))
+            return "the way the loop goes";
         if (prepared.loop.has_value() != other->loop.on
             || (prepared.loop && *prepared.loop != other->loop.span))
             return "the loop";

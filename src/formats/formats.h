@@ -32,7 +32,8 @@ std::vector<std::byte> encodeTakeWav(const PreparedTake& prepared, SampleFormat 
 
 /// A take that plays a finished sample as it is: no fades, no crossfade, tuned.
 Take finishedTake(
-    int id, const std::string& name, RecordingPtr recording, double midi, std::optional<Span> loop);
+    int id, const std::string& name, RecordingPtr recording, double midi, std::optional<Span> loop,
+    LoopMode mode = LoopMode::forward);
 
 /// Compares what was read with what should have been written: samples within one step of `bits`,
 /// loops equal, tuning within `cents`. Empty when equal, otherwise what differs.

@@ -76,7 +76,7 @@ void count(Written& written, const fs::path& path)
 std::string loopWords(const Instrument& instrument)
 {
     const auto loops = std::count_if(
-        instrument.takes.begin(), instrument.takes.end(), [](const Take& t) { return t.loop.on; });
+        instrument.takes.begin(), instrument.takes.end(), [](const Take& t) { return t.loop.repeats(); });
     return loops == 0 ? "tuning" : "tuning and loop";
 }
 
@@ -122,7 +122,9 @@ Result<void> writeCheckedWav(const Take& take, const fs::path& path)
             original.zones = {{1, take.id, 0, 127, 1, 127}};
             const SamplerInfo& sampler = *(*again)->sampler;
             got.takes = {finishedTake(take.id, take.name, *again, sampler.midi,
-                sampler.loops.empty() ? std::nullopt : std::optional(sampler.loops[0].span))};
+                sampler.loops.empty() ? std::nullopt : std::optional(sampler.loops[0].span),
+                // A WAV has no room for it.
+                modeInFiles(playedMode(take)))};
             got.zones = original.zones;
             const auto what = difference(original, got, wavBits, 0.01);
             if (!what.empty())
@@ -277,7 +279,7 @@ std::uint64_t estimateBytes(const Instrument& instrument, FileKind kind)
 {
     std::uint64_t bytes = kind == FileKind::sfz ? 600 : kind == FileKind::sf2 ? 1200 : 2000;
     for (const auto& take : instrument.takes) {
-        const auto frames = playedPart(take).length() + (take.loop.on ? framesBehindLoop : 0);
+        const auto frames = preparedFrames(take);
         const auto samples = std::uint64_t(std::max<std::int64_t>(0, frames))
             * std::min<std::size_t>(2, take.audio().channelCount());
         if (kind == FileKind::project)

@@ -180,16 +180,23 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
             Frames{std::int64_t(h.loopStart) - start + shift(startLoopOffset, startLoopCoarse)},
             Frames{std::int64_t(h.loopEnd) - start + shift(endLoopOffset, endLoopCoarse)}};
     }
+    const bool endless = envelopeIn(zone).release > 0.59 * endlessRelease;
+    const auto mode = loop && amountIn(zone, sampleModes, 0) == 3 ? LoopMode::untilRelease
+        : !loop && endless                                        ? LoopMode::oneShot
+                                                                  : LoopMode::forward;
     const int id = int(instrument.takes.size()) + 1;
     instrument.takes.push_back(
-        finishedTake(id, h.name, makeRecording(std::move(audio), h.name + ".wav"), midi, loop));
+        finishedTake(id, h.name, makeRecording(std::move(audio), h.name + ".wav"), midi, loop, mode));
     const auto keys = rangeIn(zone, keyRange, 0), outerKeys = rangeIn(preset, keyRange, 0);
     const auto speeds = rangeIn(zone, velRange, 1), outerSpeeds = rangeIn(preset, velRange, 1);
     instrument.zones.push_back({id, id, std::max(keys.first, outerKeys.first),
         std::min(keys.second, outerKeys.second), std::max(speeds.first, outerSpeeds.first),
         std::min(speeds.second, outerSpeeds.second)});
-    if (id == 1)
+    if (id == 1) {
         instrument.envelope = envelopeIn(zone);
+        if (mode != LoopMode::forward && endless)
+            instrument.envelope.release = Envelope{}.release;
+    }
     return true;
 }
 

@@ -77,7 +77,7 @@ std::vector<std::pair<int, int>> addTakes(Bank& bank, const Instrument& instrume
     return firstOf;
 }
 
-void envelopeGenerators(ByteWriter& out, const Envelope& e)
+void envelopeGenerators(ByteWriter& out, const Envelope& e, double releaseFor100Db)
 {
     const auto put = [&](Generator g, int amount) {
         out.u16(unsigned(g));
@@ -91,7 +91,7 @@ void envelopeGenerators(ByteWriter& out, const Envelope& e)
     put(decayVolEnv, timecents(e.decay * 100.0 / depth));
     put(sustainVolEnv,
         e.sustainDb <= silentSustainDb ? 1000 : int(std::lround(-10.0 * e.sustainDb)));
-    put(releaseVolEnv, timecents(e.release * 100.0 / 60.0));
+    put(releaseVolEnv, timecents(releaseFor100Db));
 }
 
 struct Articulation {
@@ -116,8 +116,13 @@ void addZone(Articulation& a, const Instrument& instrument, const Zone& zone, co
     put(velRange, unsigned(zone.lowVelocity) | unsigned(zone.highVelocity) << 8U);
     if (pan != 0)
         put(Generator::pan, unsigned(pan));
-    envelopeGenerators(g, instrument.envelope);
-    put(sampleModes, take.loop.on ? 1 : 0);
+    // A take that ends by itself has no release of its own in this format.
+    const auto mode = playedMode(take);
+    const bool endsItself = mode == LoopMode::untilRelease || mode == LoopMode::oneShot;
+    envelopeGenerators(g, instrument.envelope,
+        endsItself ? endlessRelease : instrument.envelope.release * 100.0 / 60.0);
+    // 1: goes on through the release; 3: plays on to the end when released (section 8.1.3, 54).
+    put(sampleModes, !take.loop.repeats() ? 0 : mode == LoopMode::untilRelease ? 3 : 1);
     put(sampleId, unsigned(sample));
     a.generatorCount += unsigned(g.bytes().size() / 4);
     a.generators.raw(g.bytes());

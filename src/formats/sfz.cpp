@@ -72,12 +72,16 @@ std::string encodeSfz(const Instrument& instrument, const std::string& samplesFo
         // Whole cents: the format's first version allows no more.
         text += opcode("tune", std::lround(-rest.value));
         if (prepared.loop) {
-            text += opcode("loop_mode", "loop_continuous");
+            text += opcode("loop_mode",
+                prepared.mode == LoopMode::untilRelease ? "loop_sustain" : "loop_continuous");
             text += opcode("loop_start", prepared.loop->start.value);
             text += opcode("loop_end", prepared.loop->end.value - 1);
-        } else {
-            text += opcode("loop_mode", "no_loop");
         }
+        if (prepared.mode == LoopMode::untilRelease || prepared.mode == LoopMode::oneShot)
+            text += opcode("ampeg_release", formatNumber(endlessRelease, 0));
+        if (!prepared.loop)
+            text += opcode(
+                "loop_mode", prepared.mode == LoopMode::oneShot ? "one_shot" : "no_loop");
     }
     return text;
 }
@@ -170,6 +174,16 @@ int keyIn(const Opcodes& region, const char* name, int fallback)
     return parseKey(found->second).value_or(fallback);
 }
 
+LoopMode modeIn(const Opcodes& region)
+{
+    const auto mode = region.find("loop_mode");
+    if (mode == region.end())
+        return LoopMode::forward;
+    return mode->second == "loop_sustain" ? LoopMode::untilRelease
+        : mode->second == "one_shot"      ? LoopMode::oneShot
+                                          : LoopMode::forward;
+}
+
 Envelope envelopeIn(const Opcodes& region)
 {
     Envelope e;
@@ -179,6 +193,9 @@ Envelope envelopeIn(const Opcodes& region)
     e.decay = numberIn(region, "ampeg_decay", 0.0);
     e.sustainDb = toDecibels(numberIn(region, "ampeg_sustain", 100.0) / 100.0).value;
     e.release = numberIn(region, "ampeg_release", 0.005);
+    // Written for takes that end by themselves; the envelope has its own.
+    if (modeIn(region) != LoopMode::forward && e.release >= endlessRelease)
+        e.release = Envelope{}.release;
     return e;
 }
 
@@ -237,7 +254,7 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
         }
         const int id = int(instrument.takes.size()) + 1;
         Take take = finishedTake(id, recording->fileName, recording, midiIn(region, *recording),
-            loopIn(region, *recording));
+            loopIn(region, *recording), modeIn(region));
         const int key = keyIn(region, "key", -1);
         Zone zone{id, id, keyIn(region, "lokey", key < 0 ? 0 : key),
             keyIn(region, "hikey", key < 0 ? 127 : key), int(numberIn(region, "lovel", 1.0)),

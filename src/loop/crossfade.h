@@ -26,31 +26,45 @@ private:
 /// Measured over `frames` frames on either side (at least 30 ms, at most the loop).
 Decibels levelRise(const Audio& audio, Span loop, std::int64_t frames);
 
-/// The gains that turn a recording into its looped form, frame by frame:
-/// baked[f] = ending[f - first] * x[f] + beginning[f - first] * x[f - length], first <= f < end.
-struct LoopGains {
-    std::int64_t first = 0; ///< First frame that differs from the recording.
-    std::vector<float> ending;
-    std::vector<float> beginning; ///< 0 where nothing is mixed in.
+/// One round of a loop as it sounds: from frame `from` on the recording as it is, but for the last
+/// frames, which are `tail`.
+struct BakedRound {
+    std::int64_t from = 0; ///< Frame of the recording.
+    std::int64_t length = 0; ///< Frames of the round, tail included.
+    Audio tail; ///< Its last frames: the crossfade, or all of it where all of it differs.
 };
 
-/// @param loop On, and inside the recording (see clampLoop).
+/// @param loop On, and inside the recording (see clampLoop); `fraction` is counted, so that the
+/// round is read minutely faster or slower than recorded.
+BakedRound bakeRound(const Audio& audio, const Loop& loop);
+
+/// A loop as it is played and written: the recording up to `from`, then `turn` for ever.
+struct BakedLoop {
+    std::int64_t from = 0; ///< Frame of the recording.
+    std::int64_t changed = 0; ///< Frames of the turn that are still as recorded.
+    Audio turn;
+    /// Rounds in the turn: a round that is not a whole number of frames is written out several
+    /// times, until the rest is less than a tenth of a cent; and no turn is shorter than 64 frames,
+    /// which some readers need.
+    std::int64_t rounds = 1;
+};
+
+/// What the engine plays and every export writes.
+BakedLoop bakeLoop(const Audio& audio, const Loop& loop);
+
+/// Frames of bakeLoop's turn, without making it.
+std::int64_t turnFrames(const Loop& loop);
+
+/// What a loop leads into when its key is let go: `guard` frames as it would have gone on, then a
+/// crossfade into what was recorded behind the loop, up to frame `until` of the recording. Frame i
+/// takes the place of frame `loop.end + i`.
 ///
-/// The automatic law: with a = cos(q)/N and b = sin(q)/N the power of a e + b s stays constant for
-/// N^2 = 1 + r sin(2q); r = 1 gives gains that add to one, r = 0 equal power. After M. Fink, M.
-/// Holters, U. Zoelzer, "Signal-matched power-complementary cross-fading", DAFx 2016. r is held
-/// above -0.6 (4 dB of boost): sides more opposed than that want another end.
-LoopGains loopGains(const Audio& audio, const Loop& loop);
+/// @return until - loop.end frames, 0 or more.
+Audio leaveLoop(const Audio& audio, const Loop& loop, const BakedLoop& baked, std::int64_t guard,
+    std::int64_t until);
 
-/// The recording with its loop's crossfade and evening in place: same length; frames from `end` on
-/// are as recorded. What the engine plays and every export writes.
-Audio bake(const Audio& audio, const Loop& loop);
-
-/// The last frames of a turn, those that differ from the recording: the crossfade, or all of it
-/// where the level is evened out.
-Audio bakeEnd(const Audio& audio, const Loop& loop);
-
-/// One turn of the baked loop, `[start, end)`, without copying the rest.
-Audio bakeTurn(const Audio& audio, const Loop& loop);
+/// Where a frame of the turn lies in the recording, for showing it; a backward stretch runs
+/// backward.
+double recordedPlace(const Loop& loop, double frameOfTurn) noexcept;
 
 } // namespace puretone

@@ -1,10 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "loop/finder.h"
 
-#include "audio/level.h"
 #include "base/quantity.h"
-#include "loop/crossfade.h"
-#include "loop/joints.h"
+#include "loop/ranking.h"
+#include "loop/search.h"
 
 #include <algorithm>
 
@@ -12,238 +11,52 @@ namespace puretone {
 
 namespace {
 
-/// The part of a take in which loops are looked for, seconds from the beginning of the recording.
-struct Sustain {
-    double onset = 0.0;
-    double from = 0.0;
-    double to = 0.0;
-};
+constexpr double wholeLoop = 1e9;
 
-Sustain findSustain(const Audio& audio, Span kept, double mostSeconds)
-{
-    const auto hop = std::max<std::int64_t>(1, std::llround(0.005 * audio.rate));
-    auto levels = powerCurve(audio, kept, std::llround(0.03 * audio.rate), hop);
-    for (double& p : levels)
-        p = 10.0 * std::log10(std::max(1e-20, p));
-    const double top = *std::max_element(levels.begin(), levels.end());
-    std::vector<double> loud;
-    for (const double level : levels)
-        if (level > top - 40.0)
-            loud.push_back(level);
-    const auto at = loud.begin() + std::ptrdiff_t(0.85 * double(loud.size() - 1));
-    std::nth_element(loud.begin(), at, loud.end());
-    const double reference = *at;
-    const auto first =
-        std::find_if(levels.begin(), levels.end(), [&](double l) { return l > reference - 3.0; });
-    const auto last = std::find_if(
-        levels.rbegin(), levels.rend(), [&](double l) { return l > reference - 45.0; });
-    const double start = toSeconds(kept.start, audio.rate);
-    const double step = double(hop) / audio.rate;
-    Sustain s;
-    s.onset = start + double(first - levels.begin()) * step;
-    const double end =
-        std::min(toSeconds(kept.end, audio.rate), start + double(levels.rend() - last) * step);
-    s.to = std::min(end, s.onset + mostSeconds);
-    s.from = s.onset + std::min(0.03, 0.2 * (s.to - s.onset));
-    return s;
-}
-
-struct Group {
-    LoopKind kind;
-    JointSearch search;
-    std::vector<double> fades; ///< Seconds; a fade of the whole loop is written as 1e9.
-};
-
-std::vector<Group> groupsFor(std::optional<double> period, const LoopOptions& options)
+std::vector<LoopGroup> groupsFor(
+    const Sustain& sustain, std::optional<double> period, const LoopOptions& options)
 {
     const double turn = period.value_or(0.005);
     const double matched = std::max(0.03, 3.0 * turn);
-    std::vector<Group> groups;
-    groups.push_back({LoopKind::longLiving, {0.3, 4.0, matched, 0.06, options.anchors, 12},
+    const double from = sustain.from, to = sustain.to;
+    std::vector<LoopGroup> groups;
+    groups.push_back({LoopKind::longLiving, {0.3, 4.0, matched, 0.06, options.anchors, 12}, from, to,
         {0.03, 0.08, 0.18, 0.35}});
     groups.push_back(
         {LoopKind::middle, {std::max(0.06, 2.2 * turn), 0.3, matched, 0.06, options.anchors / 2, 6},
-            {0.008, 0.03, 0.08, 1e9}});
+            from, to, {0.008, 0.03, 0.08, wholeLoop}});
     groups.push_back({LoopKind::shortSteady,
         {std::max(0.9 * turn, 0.0008), 0.1, std::min(matched, std::max(0.004, 2.0 * turn)), 0.01,
             10, 6},
-        {0.008, 0.03, 1e9}});
+        from, to, {0.008, 0.03, wholeLoop}});
+    if (sustain.seconds() > 0.15)
+        groups.push_back({LoopKind::afterAttack,
+            {(sustain.seconds() > 0.9 ? 0.45 : 0.65) * sustain.seconds(), std::min(sustain.seconds(), 30.0), matched, 0.06, 4, 3}, from,
+            from + std::min(0.25, 0.2 * sustain.seconds()), {0.03, 0.08, 0.18}});
+    if (const double steady = sustain.steadyTo; steady - from > 1.6)
+        groups.push_back({LoopKind::lastSteady, {0.7, 1.2, matched, 0.02, 4, 3}, steady - 1.4,
+            steady - 0.9, {0.03, 0.08, 0.18}});
+    const auto swing = options.swing ? options.swing : sustain.swing;
+    if (swing && *swing > 0.05 && *swing < 2.0) {
+        const double swings = std::ceil(0.35 / *swing) * *swing;
+        if (swings < 0.7 * sustain.seconds())
+            groups.push_back({LoopKind::wholeSwings,
+                {0.96 * swings, 1.04 * swings, matched, 0.0, options.anchors / 2, 4}, from, to,
+                {0.03, 0.08, 0.18}});
+    }
     return groups;
 }
 
-/// The end at full rate around a point found at the search rate; whole frames.
-std::int64_t refineEnd(const Audio& audio, Span span, std::int64_t crossfade, std::int64_t reach)
-{
-    constexpr std::int64_t most = 2048;
-    const auto window =
-        std::min({std::max<std::int64_t>(crossfade, 64), most, span.start.value, span.length()});
-    // The middle of the fade, where both sides are heard.
-    const auto back = std::max<std::int64_t>(0, (crossfade - window) / 2);
-    const SideCorrelation correlation(window);
-    std::int64_t best = span.end.value;
-    double bestMatch = -2.0;
-    for (auto end = span.end.value - reach; end <= span.end.value + reach; ++end) {
-        if (end > audio.frames() || end - span.start.value < shortestLoop
-            || span.start.value - back - window < 0)
-            continue;
-        const Span shifted{Frames{span.start.value - back}, Frames{end - back}};
-        const double match = correlation(audio, shifted);
-        if (match > bestMatch) {
-            bestMatch = match;
-            best = end;
-        }
-    }
-    return best;
-}
-
-double preference(const LoopCandidate& c, double rate)
-{
-    const double seconds = double(c.loop.span.length()) / rate;
-    // Below 0.35 all are equally good and length decides; a dead loop must be much better to win.
-    return std::max(c.cost, 0.35) - 0.08 * std::log2(std::min(seconds, 1.5))
-        + (seconds < 0.3 ? 0.4 : 0.0) + std::min(0.5, std::abs(c.pitchErrorCents) / 20.0);
-}
-
-LoopCandidate judged(
-    const SeamMeasures& seam, const Loop& loop, double rate, std::optional<double> period)
-{
-    const double seconds = double(loop.span.length()) / rate;
-    LoopCandidate candidate;
-    candidate.loop = loop;
-    candidate.seam = seam;
-    candidate.cost = seamCost(seam, seconds);
-    candidate.pitchErrorCents = loopPitchError(loop.span.length(), rate, period);
-    candidate.kind = seconds >= 0.3 ? LoopKind::longLiving
-        : seconds >= 0.1            ? LoopKind::middle
-                                    : LoopKind::shortSteady;
-    return candidate;
-}
-
-class Search {
-public:
-    Search(const Audio& audio, const Sustain& sustain, std::optional<double> period)
-        : audio_(audio)
-        , meter_(audio, period)
-        , sustain_(sustain)
-        , period_(period)
-        , searched_{toFrames(std::max(0.0, sustain.onset - 0.1), audio.rate),
-              Frames{std::min(audio.frames(), toFrames(sustain.to, audio.rate).value)}}
-        , joints_(mixToMono(audio, searched_), audio.rate)
-    {
-    }
-
-    std::vector<LoopCandidate> run(const Group& group, const Progress& progress)
-    {
-        const double offset = toSeconds(searched_.start, audio_.rate);
-        const auto found = joints_.find(group.search, sustain_.from - offset, sustain_.to - offset);
-        std::vector<LoopCandidate> candidates;
-        for (std::size_t i = 0; i < found.size() && !progress.cancelled(); ++i) {
-            for (const double fade : group.fades)
-                tryFade(found[i], fade, group.kind, candidates);
-            progress.at(double(i + 1) / double(found.size()));
-        }
-        return candidates;
-    }
-
-private:
-    void tryFade(
-        const Joint& joint, double fade, LoopKind kind, std::vector<LoopCandidate>& candidates)
-    {
-        const double offset = toSeconds(searched_.start, audio_.rate);
-        const double length = joint.end - joint.start;
-        // The attack is not to be mixed into every round.
-        const double room = joint.start + offset - sustain_.onset * 0.9 - 0.1 * sustain_.from;
-        const double seconds = std::min({fade, length, std::max(0.002, room)});
-        const double reach = std::max(0.004, 1.2 * period_.value_or(0.0));
-        const Joint refined = joints_.refine(joint, seconds, std::min(reach, 0.25 * length));
-        Loop loop;
-        loop.on = true;
-        loop.span = {toFrames(refined.start + offset, audio_.rate),
-            toFrames(refined.end + offset, audio_.rate)};
-        loop.crossfade = toFrames(seconds, audio_.rate);
-        loop = clampLoop(loop, searched_.end.value);
-        const auto slack = std::int64_t(audio_.rate / 11025.0) + 1;
-        loop.span.end.value = refineEnd(audio_, loop.span, loop.crossfade.value, slack);
-        loop = clampLoop(loop, searched_.end.value);
-        // The same fade again: an earlier, longer wish was cut to the same room.
-        if (!candidates.empty() && candidates.back().loop.span == loop.span
-            && candidates.back().loop.crossfade == loop.crossfade)
-            return;
-        addJudged(loop, kind, candidates);
-        if (std::abs(levelRise(audio_, loop.span, loop.crossfade.value).value) > 0.5) {
-            loop.evenOut = 1.0;
-            addJudged(loop, kind, candidates);
-        }
-    }
-
-    void addJudged(const Loop& loop, LoopKind kind, std::vector<LoopCandidate>& candidates)
-    {
-        candidates.push_back(judged(meter_.measure(loop), loop, audio_.rate, period_));
-        candidates.back().kind = kind;
-    }
-
-    const Audio& audio_;
-    SeamMeter meter_;
-    Sustain sustain_;
-    std::optional<double> period_;
-    Span searched_;
-    JointFinder joints_;
-};
-
-bool alike(const LoopCandidate& a, const LoopCandidate& b)
-{
-    const auto shorter = std::min(a.loop.span.length(), b.loop.span.length());
-    return std::abs(a.loop.span.start.value - b.loop.span.start.value)
-        + std::abs(a.loop.span.end.value - b.loop.span.end.value)
-        < shorter * 15 / 100;
-}
-
-/// At most eight: half of them whatever is best, the rest with at least two of every kind, so that
-/// there is a choice. The order stays.
-std::vector<LoopCandidate> bestOfEveryKind(const std::vector<LoopCandidate>& sorted)
-{
-    constexpr std::size_t most = 8, freely = 4, ofEachKind = 2;
-    std::vector<LoopCandidate> different;
-    for (const auto& candidate : sorted)
-        if (std::none_of(different.begin(), different.end(),
-                [&](const LoopCandidate& c) { return alike(c, candidate); }))
-            different.push_back(candidate);
-    std::vector<bool> taken(different.size(), false);
-    std::size_t count = 0;
-    const auto take = [&](std::size_t i) {
-        if (!taken[i] && count < most) {
-            taken[i] = true;
-            ++count;
-        }
-    };
-    for (std::size_t i = 0; i < std::min(freely, different.size()); ++i)
-        take(i);
-    for (const auto kind : {LoopKind::longLiving, LoopKind::middle, LoopKind::shortSteady}) {
-        std::size_t have = 0;
-        for (std::size_t i = 0; i < different.size(); ++i)
-            have += taken[i] && different[i].kind == kind ? 1 : 0;
-        for (std::size_t i = 0; i < different.size() && have < ofEachKind; ++i)
-            if (!taken[i] && different[i].kind == kind) {
-                take(i);
-                ++have;
-            }
-    }
-    for (std::size_t i = 0; i < different.size(); ++i)
-        take(i);
-    std::vector<LoopCandidate> chosen;
-    for (std::size_t i = 0; i < different.size(); ++i)
-        if (taken[i])
-            chosen.push_back(different[i]);
-    return chosen;
-}
+/// Costs above this are no proposal, only a choice.
+constexpr double worthProposing = 4.0;
 
 } // namespace
 
-double loopPitchError(std::int64_t lengthFrames, double rate, std::optional<double> period)
+double loopPitchError(double roundFrames, double rate, std::optional<double> period)
 {
     if (!period || *period <= 0.0)
         return 0.0;
-    const double periods = double(lengthFrames) / rate / *period;
+    const double periods = roundFrames / rate / *period;
     const double whole = std::round(periods);
     if (whole < 1.0 || whole > 64.0)
         return 0.0;
@@ -252,7 +65,26 @@ double loopPitchError(std::int64_t lengthFrames, double rate, std::optional<doub
 
 LoopCandidate judgeLoop(const Audio& audio, const Loop& loop, std::optional<double> period)
 {
-    return judged(measureSeam(audio, loop, period), loop, audio.rate, period);
+    return candidateFor(measureSeam(audio, loop, period), loop, audio.rate, period);
+}
+
+LoopCandidate loopNear(
+    const Audio& audio, Span kept, Span wanted, const Loop& like, std::optional<double> period)
+{
+    // Only what lies around the wanted loop is of interest here.
+    const double room = 0.5;
+    Sustain around;
+    around.onset = toSeconds(kept.start, audio.rate);
+    around.from = around.onset + 0.01;
+    around.to = std::min(toSeconds(kept.end, audio.rate), toSeconds(wanted.end, audio.rate) + room);
+    around.onset = std::max(around.onset, toSeconds(wanted.start, audio.rate) - room);
+    around.from = std::max(around.from, around.onset);
+    around.steadyTo = around.to;
+    LoopSearch search(audio, around, period);
+    search.tryNear(wanted, like);
+    const auto best = std::min_element(search.found().begin(), search.found().end(),
+        [](const LoopCandidate& a, const LoopCandidate& b) { return a.cost < b.cost; });
+    return search.complete(*best);
 }
 
 LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period,
@@ -260,49 +92,37 @@ LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period
 {
     LoopReport report;
     if (kept.length() < std::int64_t(0.008 * audio.rate)) {
-        report.message = "too short to loop";
+        report.message = "is too short to loop";
         return report;
     }
     const auto sustain = findSustain(audio, kept, options.mostSeconds);
-    const double usable = sustain.to - sustain.from;
-    if (usable < std::max(0.004, 1.2 * period.value_or(0.0))) {
+    if (sustain.seconds() < std::max(0.004, 1.2 * period.value_or(0.0))) {
         report.message =
             "dies away within " + formatSeconds(std::max(0.001, sustain.to - sustain.onset));
         return report;
     }
-    Search search(audio, sustain, period);
-    const auto groups = groupsFor(period, options);
-    std::vector<LoopCandidate> all;
-    for (std::size_t g = 0; g < groups.size() && !progress.cancelled(); ++g) {
-        const double share = 1.0 / double(groups.size());
-        const auto found =
-            search.run(groups[g], progress.part(double(g) * share, double(g + 1) * share));
-        all.insert(all.end(), found.begin(), found.end());
+    LoopSearch search(audio, sustain, period);
+    const auto groups = groupsFor(sustain, period, options);
+    const double share = 1.0 / double(groups.size() + 1);
+    for (std::size_t g = 0; g < groups.size() && !progress.cancelled(); ++g)
+        search.run(groups[g], progress.part(double(g) * share, double(g + 1) * share));
+    search.runThereAndBack(progress.part(1.0 - share, 1.0));
+    if (progress.cancelled())
+        return report;
+    const double living = livingSeconds(sustain);
+    auto chosen = ranked(search.found(), audio.rate, living);
+    for (auto& candidate : chosen)
+        candidate = search.complete(candidate);
+    report.candidates = ranked(std::move(chosen), audio.rate, living);
+    if (report.candidates.empty()) {
+        report.message = "has nothing in it that repeats for long enough";
+        return report;
     }
-    std::stable_sort(all.begin(), all.end(), [&](const LoopCandidate& a, const LoopCandidate& b) {
-        return preference(a, audio.rate) < preference(b, audio.rate);
-    });
-    report.candidates = bestOfEveryKind(all);
-    if (report.candidates.empty())
-        report.message = "nothing in it repeats for long enough";
-    else
-        report.verdict = seamVerdict(report.candidates[0].cost);
+    const auto& best = report.candidates.front();
+    report.message = obstacle(best, sustain, audio.rate);
+    if (best.cost <= worthProposing)
+        report.verdict = seamVerdict(best.cost);
     return report;
-}
-
-const char* nameOf(LoopKind kind)
-{
-    switch (kind) {
-    case LoopKind::longLiving:
-        return "long, living";
-    case LoopKind::middle:
-        return "middle";
-    case LoopKind::fromFile:
-        return "from the file";
-    case LoopKind::shortSteady:
-        break;
-    }
-    return "short, steady";
 }
 
 } // namespace puretone

@@ -12,9 +12,13 @@
 namespace puretone {
 
 enum class LoopKind {
-    longLiving,
+    longLiving, ///< 0.3 s or more: the sound goes on moving.
     middle,
-    shortSteady,
+    shortSteady, ///< Under 0.1 s: the sound stands still.
+    afterAttack, ///< As much of the sound as can be had.
+    lastSteady, ///< The last steady second.
+    wholeSwings, ///< As long as a number of swings of vibrato, tremolo or beating.
+    thereAndBack, ///< Alternating.
     fromFile, ///< Not found but set by whoever made the file.
 };
 
@@ -25,19 +29,23 @@ struct LoopCandidate {
     SeamMeasures seam;
     double cost = 0.0; ///< seamCost of the measures.
     double pitchErrorCents = 0.0; ///< Loop length against whole periods; 0 without a pitch.
+    std::string reason; ///< Why it stands where it does: "seamless; short, so the sound stands still".
     bool operator==(const LoopCandidate&) const = default;
 };
 
 struct LoopReport {
-    SeamVerdict verdict = SeamVerdict::none;
-    std::vector<LoopCandidate> candidates; ///< Best first, at most eight; [0] is the proposal.
-    std::string message; ///< Why there is none; empty otherwise.
+    SeamVerdict verdict = SeamVerdict::none; ///< `none`: nothing that could be proposed.
+    std::vector<LoopCandidate> candidates; ///< Best first, at most ten; [0] is the proposal.
+    /// What stands in the way of a seamless loop, and what is nearest: "dies away within 0.8 s; the
+    /// nearest is short and evened out". Empty where there is one.
+    std::string message;
     bool operator==(const LoopReport&) const = default;
 };
 
 struct LoopOptions {
     std::size_t anchors = 24; ///< Starts that are tried.
-    double mostSeconds = 20.0; ///< Of the sustained part that are searched.
+    double mostSeconds = 600.0; ///< Of the sustained part that are searched.
+    std::optional<double> swing; ///< Seconds of one swing of vibrato, tremolo or beating.
 };
 
 /// Finds loops inside the kept part: ranks joints by correlation of what would be mixed, bakes the
@@ -47,17 +55,26 @@ struct LoopOptions {
 /// @param period Of the note in seconds, where it has one.
 /// @return A report; verdict `none` with a message where the sound is too short or dies away.
 ///
-/// Cost: O(n log n); about 450 ms for 10 s of stereo at 48 kHz. Keeps no state; safe from any
-/// thread.
+/// Cost: O(n log n), see bench/loop_bench --speed. Keeps no state; safe from any thread.
 LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period,
     const LoopOptions& options = {}, const Progress& progress = {});
+
+/// The best loop whose posts lie near `wanted`: the end moved to where both sides are most alike
+/// (at most 1.2 periods or 4 ms), the crossfade that is heard least.
+///
+/// @param kept What may be looped. @param like Curve, mode and evening are its own.
+LoopCandidate loopNear(const Audio& audio, Span kept, Span wanted, const Loop& like,
+    std::optional<double> period);
 
 /// Bakes and measures one loop as it stands: what the window shows beside a loop placed by hand.
 LoopCandidate judgeLoop(const Audio& audio, const Loop& loop, std::optional<double> period);
 
+/// Gives every candidate the reason for its place behind the first.
+void explain(std::vector<LoopCandidate>& candidates, double rate);
+
 /// Difference in cents between the pitch that a loop of this length repeats at and the note's own;
 /// 0 for loops of more than 64 periods, where nothing of it is heard.
-double loopPitchError(std::int64_t lengthFrames, double rate, std::optional<double> period);
+double loopPitchError(double roundFrames, double rate, std::optional<double> period);
 
 const char* nameOf(LoopKind kind);
 

@@ -2,12 +2,11 @@
 #include "loop/seam.h"
 
 #include "base/quantity.h"
-#include "loop/crossfade.h"
+#include "loop/changes.h"
 #include "loop/turn.h"
 
 #include <array>
 #include <numbers>
-#include <utility>
 
 namespace puretone {
 
@@ -49,23 +48,38 @@ Span reference(const Audio& audio, Span loop)
     return {start, end};
 }
 
-double clickDb(const Turn& turn, const Turn& usual, std::int64_t fade, double rate)
+/// A place where two stretches of a turn meet, and the crossfade before it.
+struct Seam {
+    std::int64_t at = 0;
+    std::int64_t fade = 0;
+};
+
+/// Both turns of an alternating loop, the one joint of any other.
+std::vector<Seam> seamsOf(const Loop& loop, std::int64_t turnLength)
+{
+    const auto fade = loop.crossfade.value;
+    if (loop.mode == LoopMode::alternating)
+        return {{turnLength, fade}, {turnLength / 2, fade}};
+    return {{turnLength, fade}};
+}
+
+double clickDb(const Turn& turn, const Turn& usual, Seam seam, double rate)
 {
     const auto margin = std::int64_t(0.006 * rate);
-    const auto reach = std::min(fade + 2 * margin, usual.length());
+    const auto reach = std::min(seam.fade + 2 * margin, usual.length());
     std::vector<double> others;
     for (const auto at : placesInside(usual.length(), 2, reach, 24))
         others.push_back(usual.edgeMaximum(at, reach));
     if (others.empty())
         others.push_back(usual.edgeMaximum(2, usual.length() - 2));
-    const double seam = turn.edgeMaximum(turn.length() - fade - margin, reach);
+    const double here = turn.edgeMaximum(seam.at - seam.fade - margin, reach);
     // 80 dB under the sound itself nothing clicks, however smooth the rest is.
     const double inaudible = usual.power().meanDb(0, usual.length()) - 80.0;
-    return std::max(0.0, seam - std::max(inaudible, percentile(others, 0.95)));
+    return std::max(0.0, here - std::max(inaudible, percentile(others, 0.95)));
 }
 
 /// Medians of the steps inside a stretch.
-Turn::Step usualStep(Turn& usual, std::int64_t window)
+SpectralStep usualStep(Turn& usual, std::int64_t window)
 {
     std::vector<double> level, timbre;
     for (const auto at : placesInside(usual.length(), window, 0, 10)) {
@@ -76,26 +90,45 @@ Turn::Step usualStep(Turn& usual, std::int64_t window)
     return {percentile(level, 0.5), percentile(timbre, 0.5)};
 }
 
-/// Mean of the worst and the average over three places of the fade, beyond what is usual.
-Turn::Step stepDb(Turn& turn, const Turn::Step& usual, std::int64_t fade)
+/// Mean of the worst and the average over three places of the fade, or the step at the joint
+/// itself, beyond what is usual.
+SpectralStep stepDb(Turn& turn, const SpectralStep& usual, Seam seam)
 {
-    Turn::Step worst, sum;
-    for (const auto at : {turn.length(), turn.length() - fade / 2, turn.length() - fade}) {
+    const auto joint = turn.step(seam.at);
+    SpectralStep worst = joint, sum = joint;
+    for (const auto at : {seam.at - seam.fade / 2, seam.at - seam.fade}) {
         const auto s = turn.step(at);
         worst = {std::max(worst.level, s.level), std::max(worst.timbre, s.timbre)};
-        sum = {sum.level + s.level / 3.0, sum.timbre + s.timbre / 3.0};
+        sum = {sum.level + s.level, sum.timbre + s.timbre};
     }
-    return {std::max(0.0, 0.5 * (worst.level + sum.level) - usual.level),
-        std::max(0.0, 0.5 * (worst.timbre + sum.timbre) - usual.timbre)};
+    return {std::max({0.0, joint.level - usual.level,
+                0.5 * (worst.level + sum.level / 3.0) - usual.level}),
+        std::max({0.0, joint.timbre - usual.timbre,
+            0.5 * (worst.timbre + sum.timbre / 3.0) - usual.timbre})};
 }
 
-double dipDb(const Turn& turn, const Turn& usual, std::int64_t fade, std::int64_t shortest)
+/// The smaller of both: what a restless recording hides stands out in a loop that is steadier.
+SpectralStep smaller(const SpectralStep& a, const SpectralStep& b)
+{
+    return {std::min(a.level, b.level), std::min(a.timbre, b.timbre)};
+}
+
+double departureDb(
+    const Turn& turn, const Turn& usual, std::int64_t from, std::int64_t reach, std::int64_t shortest)
 {
     std::vector<double> others;
-    for (const auto at : placesInside(usual.length(), 2 * shortest, fade, 6))
-        others.push_back(usual.departure(at, fade, shortest));
+    for (const auto at : placesInside(usual.length(), 2 * shortest, reach, 6))
+        others.push_back(usual.departure(at, reach, shortest));
+    return std::max(0.0, turn.departure(from, reach, shortest) - percentile(others, 0.5));
+}
+
+/// Holes and bumps in the crossfade, and at the joint itself.
+double dipDb(
+    const Turn& turn, const Turn& usual, Seam seam, std::int64_t shortest, std::int64_t around)
+{
     return std::max(
-        0.0, turn.departure(turn.length() - fade, fade, shortest) - percentile(others, 0.5));
+        departureDb(turn, usual, seam.at - seam.fade - around, seam.fade + 2 * around, shortest),
+        departureDb(turn, usual, seam.at - around, 2 * around, shortest));
 }
 
 double pulseDb(const Turn& turn, std::int64_t window)
@@ -116,14 +149,16 @@ double pulseDb(const Turn& turn, std::int64_t window)
 }
 
 /// In the order of SeamMeasures.
-constexpr SeamMeasures longLimits{4.0, 1.5, 1.0, 1.5, 5.0};
-constexpr SeamMeasures shortLimits{1.5, 0.5, 0.7, 0.6, 0.5};
+constexpr SeamMeasures longLimits{3.0, 1.0, 0.9, 2.0, 1.5, 2.0};
+constexpr SeamMeasures shortLimits{1.5, 0.5, 0.7, 2.5, 0.6, 0.5};
 
-std::array<double, 5> overLimits(const SeamMeasures& m, double loopSeconds)
+constexpr std::size_t measureCount = 6;
+
+std::array<double, measureCount> overLimits(const SeamMeasures& m, double loopSeconds)
 {
     const SeamMeasures limit = seamLimits(loopSeconds);
     return {m.clickDb / limit.clickDb, m.levelDb / limit.levelDb, m.timbreDb / limit.timbreDb,
-        m.dipDb / limit.dipDb, m.pulseDb / limit.pulseDb};
+        m.changeDb / limit.changeDb, m.dipDb / limit.dipDb, m.pulseDb / limit.pulseDb};
 }
 
 } // namespace
@@ -132,12 +167,14 @@ std::array<double, 5> overLimits(const SeamMeasures& m, double loopSeconds)
 struct SeamMeter::Shared {
     std::unique_ptr<RecordingPowers> powers;
     std::unique_ptr<Spectra> spectra;
+    std::unique_ptr<RecordingChanges> changes;
 
     /// What is usual in the stretch that a loop was made from.
     struct Usual {
         Span loop;
+        Span stretch;
         Turn sound;
-        Turn::Step step;
+        std::optional<SpectralStep> step;
     };
     std::unique_ptr<Usual> usual;
 
@@ -160,15 +197,18 @@ struct SeamMeter::Shared {
             usual.reset();
             spectra = std::make_unique<Spectra>(window, audio.rate);
         }
+        if (!changes)
+            changes = std::make_unique<RecordingChanges>(audio);
         // Ends move by a few frames while a joint is refined; what is usual does not change by
         // that.
         const auto near = loop.length() / 100;
         if (usual && std::abs(loop.start.value - usual->loop.start.value) <= near
             && std::abs(loop.end.value - usual->loop.end.value) <= near)
             return;
-        usual = std::make_unique<Usual>(
-            Usual{loop, Turn(audio, *powers, *spectra, wanted, {audio.rate, {}}, false), {}});
-        usual->step = usualStep(usual->sound, window);
+        usual = std::make_unique<Usual>(Usual{loop, wanted,
+            Turn(audio, *powers, *spectra,
+                {wanted.start.value, wanted.length(), {audio.rate, {}}}, false),
+            {}});
     }
 };
 
@@ -181,10 +221,23 @@ SeamMeter::SeamMeter(const Audio& audio, std::optional<double> period)
 
 SeamMeter::~SeamMeter() = default;
 
-SeamMeasures SeamMeter::measure(const Loop& loop)
+namespace {
+
+/// The worse of both in every measure.
+void worsen(SeamMeasures& m, const SeamMeasures& other)
+{
+    m.clickDb = std::max(m.clickDb, other.clickDb);
+    m.levelDb = std::max(m.levelDb, other.levelDb);
+    m.timbreDb = std::max(m.timbreDb, other.timbreDb);
+    m.changeDb = std::max(m.changeDb, other.changeDb);
+    m.dipDb = std::max(m.dipDb, other.dipDb);
+}
+
+} // namespace
+
+SeamMeasures SeamMeter::measure(const Loop& loop, double giveUpAbove)
 {
     const auto length = loop.span.length();
-    const auto fade = loop.crossfade.value;
     const auto frames = [&](double seconds) { return std::int64_t(seconds * audio_.rate); };
     // Whole periods: shorter windows follow the wave itself. Rounds shorter than a window are a
     // tone, in which nothing can step.
@@ -192,16 +245,43 @@ SeamMeasures SeamMeter::measure(const Loop& loop)
     const auto window =
         std::max<std::int64_t>({std::min(frames(windowSeconds), length / 2), frames(0.02), 16});
     shared_->prepare(audio_, loop.span, window);
-    Turn& usual = shared_->usual->sound;
-    Turn turn(audio_, *shared_->powers, *shared_->spectra, loop.span, bakeEnd(audio_, loop), true);
+    auto& known = *shared_->usual;
+    Turn turn(audio_, *shared_->powers, *shared_->spectra, bakeRound(audio_, loop), true);
+    const auto seams = seamsOf(loop, turn.length());
     SeamMeasures measures;
-    measures.clickDb = clickDb(turn, usual, fade, audio_.rate);
-    const auto step = stepDb(turn, shared_->usual->step, fade);
-    measures.levelDb = step.level;
-    measures.timbreDb = step.timbre;
-    measures.dipDb = dipDb(turn, usual, fade, wave);
-    const auto slow = std::max(wave, std::min(frames(0.02), length / 2));
+    for (const Seam seam : seams) {
+        SeamMeasures m;
+        m.clickDb = clickDb(turn, known.sound, seam, audio_.rate);
+        m.dipDb = dipDb(turn, known.sound, seam, wave, frames(0.012));
+        worsen(measures, m);
+    }
+    const auto slow = std::max(wave, std::min(frames(0.02), turn.length() / 2));
     measures.pulseDb = pulseDb(turn, std::max<std::int64_t>(1, slow));
+    const double seconds = double(length) / audio_.rate;
+    if (seamCost(measures, seconds) > giveUpAbove) {
+        measures.timbreDb = measures.changeDb = 99.0;
+        return measures;
+    }
+    if (!known.step)
+        known.step = usualStep(known.sound, window);
+    // Rounds shorter than the windows: once where the sound enters them, once among themselves.
+    const auto settled = (window / turn.length() + 1) * turn.length();
+    const auto usual = turn.length() > 3 * window ? smaller(*known.step, usualStep(turn, window))
+                                                  : *known.step;
+    for (Seam seam : seams) {
+        const bool brief = turn.length() < 2 * window;
+        for (const auto later : {std::int64_t(0), settled}) {
+            if (later > 0 && !brief)
+                continue;
+            SeamMeasures m;
+            const auto step = stepDb(turn, usual, {seam.at + later, seam.fade});
+            m.levelDb = step.level;
+            m.timbreDb = step.timbre;
+            m.changeDb = shared_->changes->beyondUsual(
+                turn, seam.at + later, seam.fade, known.stretch);
+            worsen(measures, m);
+        }
+    }
     return measures;
 }
 
@@ -212,7 +292,15 @@ SeamMeasures measureSeam(const Audio& audio, const Loop& loop, std::optional<dou
 
 SeamMeasures seamLimits(double loopSeconds)
 {
-    return loopSeconds < shortSeconds ? shortLimits : longLimits;
+    // What pulses quickly is heard sooner; in between the limits go over into each other.
+    constexpr double quick = 0.1, slow = 0.3;
+    const double share = std::clamp(std::log(std::max(1e-9, loopSeconds) / quick) / std::log(slow / quick), 0.0, 1.0);
+    const auto between = [&](double SeamMeasures::* measure) {
+        return shortLimits.*measure * std::pow(longLimits.*measure / (shortLimits.*measure), share);
+    };
+    return {between(&SeamMeasures::clickDb), between(&SeamMeasures::levelDb),
+        between(&SeamMeasures::timbreDb), between(&SeamMeasures::changeDb),
+        between(&SeamMeasures::dipDb), between(&SeamMeasures::pulseDb)};
 }
 
 double seamCost(const SeamMeasures& measures, double loopSeconds)
@@ -259,9 +347,11 @@ std::string describeSeam(const SeamMeasures& m, double loopSeconds)
     case 2:
         return "changes colour" + by(m.timbreDb);
     case 3:
+        return "starts anew at the joint" + by(m.changeDb);
+    case 4:
         return "dips or bumps" + by(m.dipDb);
     default:
-        return "pulses" + by(m.pulseDb);
+        return "pulses" + by(m.pulseDb) + " once a round";
     }
 }
 

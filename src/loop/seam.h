@@ -16,6 +16,7 @@ struct SeamMeasures {
     double clickDb = 0.0; ///< High-band energy at the seam above what the loop has elsewhere.
     double levelDb = 0.0; ///< Level step across the seam beyond the usual one.
     double timbreDb = 0.0; ///< Distance of the third-octave spectra across the seam, likewise.
+    double changeDb = 0.0; ///< Quickest change of those spectra near the seam, beyond the usual.
     double dipDb = 0.0; ///< Largest hole or bump of the level inside the crossfade.
     double pulseDb = 0.0; ///< Swing of the level once per round.
     bool operator==(const SeamMeasures&) const = default;
@@ -39,7 +40,9 @@ public:
     /// what is usual in the stretch of the recording that it was made from.
     ///
     /// @param loop On, and inside the recording (see clampLoop).
-    SeamMeasures measure(const Loop& loop);
+    /// @param giveUpAbove A cost that makes the rest of no interest: spectra are not looked at then,
+    /// and timbre and change are a flat 99 dB.
+    SeamMeasures measure(const Loop& loop, double giveUpAbove = 1e9);
 
 private:
     struct Shared;
@@ -52,7 +55,8 @@ private:
 SeamMeasures measureSeam(const Audio& audio, const Loop& loop, std::optional<double> period);
 
 /// The worst measure over its limit plus a tenth of their mean: up to 1 nothing exceeds its limit.
-/// Limits are stricter for loops under 0.25 s, whose flaws return as a tone.
+/// Limits are stricter for loops under 0.3 s, and strictest under 0.1 s, whose flaws return as a
+/// tone.
 double seamCost(const SeamMeasures& measures, double loopSeconds);
 
 /// From where on each measure begins to be heard: what nine in ten loops set by hand stay within.

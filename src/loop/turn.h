@@ -5,7 +5,8 @@
 // that many loops of one recording share. Inside the room `loop` only.
 
 #include "audio/audio.h"
-#include "audio/fft.h"
+#include "loop/crossfade.h"
+#include "loop/spectra.h"
 
 #include <algorithm>
 #include <cmath>
@@ -116,50 +117,21 @@ private:
     double turn_;
 };
 
-inline constexpr double bandDepthDb = 50.0; ///< Weaker bands than this are not heard.
-
-/// Third-octave spectra of windows of one length.
-struct Spectra {
-    struct Band {
-        std::size_t from, to;
-    };
-    Spectra(std::int64_t windowFrames, double rate)
-        : window(windowFrames)
-        , fft(RealFft::goodSize(std::size_t(windowFrames) * 2))
-        , hann(hannWindow(std::size_t(windowFrames)))
-    {
-        const double binHz = rate / double(fft.size());
-        std::size_t from = 1;
-        for (double edge = 60.0; edge < 0.45 * rate && edge < 16000.0;
-             edge *= std::exp2(1.0 / 3.0)) {
-            const auto to = std::min(fft.bins(), std::size_t(edge / binHz) + 1);
-            if (to <= from)
-                continue;
-            bands.push_back({from, to});
-            from = to;
-        }
-    }
-    std::int64_t window;
-    RealFft fft;
-    std::vector<float> hann;
-    std::vector<Band> bands;
-};
-
 /// A stretch of a recording that goes round, with what was baked into its end, and its powers ready
 /// for any window. Costs no more than its baked part.
 class Turn {
 public:
-    /// @param tail Takes the place of the stretch's last frames. @param goesRound Whether the frame
+    /// @param round Its tail takes the place of the last frames. @param goesRound Whether the frame
     /// before the first is the last one; otherwise it is the recording's own.
-    Turn(const Audio& audio, const RecordingPowers& powers, Spectra& spectra, Span span, Audio tail,
+    Turn(const Audio& audio, const RecordingPowers& powers, Spectra& spectra, BakedRound round,
         bool goesRound)
         : audio_(audio)
         , spectra_(spectra)
-        , start_(span.start.value)
-        , length_(span.length())
+        , start_(round.from)
+        , length_(round.length)
         , window_(spectra.window)
-        , tailStart_(length_ - tail.frames())
-        , tail_(std::move(tail))
+        , tailStart_(length_ - round.tail.frames())
+        , tail_(std::move(round.tail))
         , power_(length_, {}, tailPowers(), powers.powerFrom(start_))
         , edges_(length_, headBends(goesRound ? std::min<std::int64_t>(2, tailStart_) : 0),
               tailBends(), powers.edgesFrom(start_))
@@ -181,37 +153,26 @@ public:
         return 10.0 * std::log10(top);
     }
 
-    struct Step {
-        double level = 0.0;
-        double timbre = 0.0;
-    };
-    /// Level and timbre difference of the windows that meet at `at`, dB.
-    Step step(std::int64_t at)
+    /// Level and timbre difference of the windows that meet at `at`. Before frame 0 lies the
+    /// recording, so that at the end of the first of several short rounds it is what is heard when a
+    /// living sound enters the loop.
+    SpectralStep step(std::int64_t at)
     {
-        const auto before = bandLevels(at - window_);
-        const auto after = bandLevels(at);
-        double top = -300.0;
-        for (std::size_t b = 0; b < before.size(); ++b)
-            top = std::max({top, before[b], after[b]});
-        double weights = 0.0, sum = 0.0, squares = 0.0;
-        for (std::size_t b = 0; b < before.size(); ++b) {
-            // Strong bands are heard, bands at the floor are not.
-            const double depth = (top - std::max(before[b], after[b])) / bandDepthDb;
-            const double w = 0.02 + std::max(0.0, 1.0 - depth);
-            const double d = after[b] - before[b];
-            weights += w;
-            sum += w * d;
-            squares += w * d * d;
-        }
-        const double level =
-            std::abs(power_.meanDb(at, at + window_) - power_.meanDb(at - window_, at));
-        if (weights <= 0.0)
-            return {level, 0.0};
-        const double mean = sum / weights;
-        return {level, std::sqrt(std::max(0.0, squares / weights - mean * mean))};
+        auto step = spectralStep(bandLevels(at - window_), bandLevels(at));
+        const double before = at >= window_ ? power_.meanDb(at - window_, at)
+                                            : streamDb(at - window_, at);
+        step.level = std::abs(power_.meanDb(at, at + window_) - before);
+        return step;
+    }
+
+    /// Third-octave levels of one window around a frame of the turn.
+    std::vector<double> levelsAround(std::int64_t frame, Spectra& spectra)
+    {
+        return bandLevels(frame - spectra.window / 2, spectra);
     }
 
     /// Largest departure of the 15 ms level from the line between both sides of a stretch, dB.
+    /// @param shortest Windows are no shorter than this.
     double departure(std::int64_t from, std::int64_t reach, std::int64_t shortest) const
     {
         const auto side = std::max<std::int64_t>(std::int64_t(0.03 * audio_.rate), 2 * shortest);
@@ -239,19 +200,37 @@ private:
                                : double(tail_.channels[channel][std::size_t(at - tailStart_)]);
     }
 
-    /// One window's samples, piece by piece of what lies together.
-    void copyWindow(std::size_t channel, std::int64_t from, float* to) const
+    /// One window's samples, piece by piece of what lies together; the recording before frame 0.
+    void copyWindow(std::size_t channel, std::int64_t from, std::int64_t frames, float* to) const
     {
         const auto& recorded = audio_.channels[channel];
         const auto& baked = tail_.channels.empty() ? recorded : tail_.channels[channel];
-        for (std::int64_t done = 0; done < window_;) {
+        std::int64_t done = 0;
+        for (; done < frames && from + done < 0; ++done) {
+            const auto at = start_ + from + done;
+            to[done] = at >= 0 ? recorded[std::size_t(at)] : 0.0f;
+        }
+        while (done < frames) {
             const auto at = wrap(from + done, length_);
             const bool inTail = at >= tailStart_;
-            const auto count = std::min(window_ - done, (inTail ? length_ : tailStart_) - at);
+            const auto count = std::min(frames - done, (inTail ? length_ : tailStart_) - at);
             std::copy_n(inTail ? baked.data() + (at - tailStart_) : recorded.data() + start_ + at,
                 count, to + done);
             done += count;
         }
+    }
+
+    /// Mean level of a stretch, the recording before frame 0.
+    double streamDb(std::int64_t from, std::int64_t to) const
+    {
+        std::vector<float> samples(std::size_t(to - from));
+        double sum = 0.0;
+        for (std::size_t c = 0; c < audio_.channelCount(); ++c) {
+            copyWindow(c, from, to - from, samples.data());
+            for (const float s : samples)
+                sum += double(s) * double(s);
+        }
+        return 10.0 * std::log10(std::max(1e-20, sum / double(std::max<std::int64_t>(1, to - from))));
     }
 
     /// Of the baked frames.
@@ -292,31 +271,12 @@ private:
         return power;
     }
 
-    /// Third-octave levels of one window beginning at `from`, dB, floored under its own top.
-    std::vector<double> bandLevels(std::int64_t from)
+    std::vector<double> bandLevels(std::int64_t from) { return bandLevels(from, spectra_); }
+    std::vector<double> bandLevels(std::int64_t from, Spectra& spectra)
     {
-        const auto& bands = spectra_.bands;
-        std::vector<double> levels(bands.size(), 0.0);
-        const auto time = spectra_.fft.time();
-        for (std::size_t c = 0; c < audio_.channelCount(); ++c) {
-            std::fill(time.begin() + window_, time.end(), 0.0f);
-            copyWindow(c, from, time.data());
-            for (std::size_t i = 0; i < std::size_t(window_); ++i)
-                time[i] *= spectra_.hann[i];
-            spectra_.fft.forward();
-            const auto bins = spectra_.fft.spectrum();
-            for (std::size_t b = 0; b < bands.size(); ++b)
-                for (auto k = bands[b].from; k < bands[b].to; ++k)
-                    levels[b] += double(std::norm(bins[k]));
-        }
-        double top = -300.0;
-        for (double& level : levels) {
-            level = 10.0 * std::log10(std::max(1e-20, level));
-            top = std::max(top, level);
-        }
-        for (double& level : levels)
-            level = std::max(level, top - bandDepthDb);
-        return levels;
+        return spectra.levels(audio_.channelCount(), [&](std::size_t c, float* to) {
+            copyWindow(c, from, spectra.window, to);
+        });
     }
 
     const Audio& audio_;

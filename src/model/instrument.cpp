@@ -64,11 +64,14 @@ void setConcertPitch(Instrument& instrument, double a4)
 
 Span playedPart(const Take& take)
 {
-    if (take.loop.on)
+    const bool leaves = take.loop.mode == LoopMode::untilRelease;
+    if (take.loop.repeats() && !leaves)
         return {take.kept.start, take.loop.span.end};
     Span played = take.kept;
     if (double(played.length()) > longestNoteSeconds * take.rate())
         played.end.value = played.start.value + std::llround(playedOfLongSeconds * take.rate());
+    if (take.loop.repeats())
+        played.end = std::max(played.end, take.loop.span.end);
     return played;
 }
 

@@ -100,6 +100,12 @@ struct Take {
     bool operator==(const Take&) const = default;
 };
 
+/// What happens when a key is let go: a one-shot needs no loop to be one.
+inline LoopMode playedMode(const Take& take)
+{
+    return take.loop.on || take.loop.mode == LoopMode::oneShot ? take.loop.mode : LoopMode::forward;
+}
+
 /// Where on the keyboard a take sounds. Both ends belong to the range.
 struct Zone {
     int id = 0;

@@ -25,8 +25,11 @@ constexpr Names<SoundKind, 4> kindNames = {
         {SoundKind::percussive, "percussive"}, {SoundKind::unpitched, "unpitched"}}};
 constexpr Names<FadeShape, 4> fadeNames = {{{FadeShape::straight, "straight"},
     {FadeShape::soft, "soft"}, {FadeShape::early, "early"}, {FadeShape::late, "late"}}};
-constexpr Names<LoopKind, 4> loopKindNames = {{{LoopKind::longLiving, "long"},
-    {LoopKind::middle, "middle"}, {LoopKind::shortSteady, "short"}, {LoopKind::fromFile, "file"}}};
+constexpr Names<LoopKind, 8> loopKindNames = {{{LoopKind::longLiving, "long"},
+    {LoopKind::middle, "middle"}, {LoopKind::shortSteady, "short"},
+    {LoopKind::afterAttack, "afterAttack"}, {LoopKind::lastSteady, "lastSteady"},
+    {LoopKind::wholeSwings, "wholeSwings"}, {LoopKind::thereAndBack, "thereAndBack"},
+    {LoopKind::fromFile, "file"}}};
 
 json loopJson(const Loop& loop)
 {
@@ -34,7 +37,10 @@ json loopJson(const Loop& loop)
     j["on"] = loop.on;
     j["crossfade"] = loop.crossfade.value;
     j["curve"] = nameIn(curveNames, loop.curve);
+    j["mode"] = nameIn(loopModeNames, loop.mode);
+    j["fraction"] = loop.fraction;
     j["evenOut"] = loop.evenOut;
+    j["evenColour"] = loop.evenColour;
     return j;
 }
 Loop loopFrom(const json& j)
@@ -44,25 +50,29 @@ Loop loopFrom(const json& j)
     loop.on = j.value("on", false);
     loop.crossfade = Frames{j.value("crossfade", std::int64_t(0))};
     loop.curve = valueIn(curveNames, j.value("curve", "automatic"));
+    loop.mode = valueIn(loopModeNames, j.value("mode", "forward"));
+    loop.fraction = j.value("fraction", 0.0);
     loop.evenOut = j.value("evenOut", 0.0);
+    loop.evenColour = j.value("evenColour", 0.0);
     return loop;
 }
 
 json seamJson(const SeamMeasures& s)
 {
     return {{"clickDb", s.clickDb}, {"levelDb", s.levelDb}, {"timbreDb", s.timbreDb},
-        {"dipDb", s.dipDb}, {"pulseDb", s.pulseDb}};
+        {"changeDb", s.changeDb}, {"dipDb", s.dipDb}, {"pulseDb", s.pulseDb}};
 }
 SeamMeasures seamFrom(const json& j)
 {
     return {j.value("clickDb", 0.0), j.value("levelDb", 0.0), j.value("timbreDb", 0.0),
-        j.value("dipDb", 0.0), j.value("pulseDb", 0.0)};
+        j.value("changeDb", 0.0), j.value("dipDb", 0.0), j.value("pulseDb", 0.0)};
 }
 
 json candidateJson(const LoopCandidate& c)
 {
     return {{"loop", loopJson(c.loop)}, {"kind", nameIn(loopKindNames, c.kind)},
-        {"seam", seamJson(c.seam)}, {"cost", c.cost}, {"pitchErrorCents", c.pitchErrorCents}};
+        {"seam", seamJson(c.seam)}, {"cost", c.cost}, {"pitchErrorCents", c.pitchErrorCents},
+        {"reason", c.reason}};
 }
 LoopCandidate candidateFrom(const json& j)
 {
@@ -72,6 +82,7 @@ LoopCandidate candidateFrom(const json& j)
     c.seam = seamFrom(j.at("seam"));
     c.cost = j.value("cost", 0.0);
     c.pitchErrorCents = j.value("pitchErrorCents", 0.0);
+    c.reason = j.value("reason", "");
     return c;
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "base/units.h"
+#include "loop/loop.h"
 
 #include <array>
 #include <nlohmann/json.hpp>
@@ -29,6 +30,10 @@ template <class E, std::size_t N> E valueIn(const Names<E, N>& names, const std:
             return v;
     return names[0].first;
 }
+
+inline constexpr Names<LoopMode, 4> loopModeNames = {
+    {{LoopMode::forward, "forward"}, {LoopMode::alternating, "alternating"},
+        {LoopMode::untilRelease, "untilRelease"}, {LoopMode::oneShot, "oneShot"}}};
 
 inline nlohmann::json spanJson(Span span)
 {

@@ -53,6 +53,7 @@ void hearAgain(Take& take, const Progress& progress)
         choice = judgeLoop(take.audio(), choice.loop, take.period());
         choice.kind = kind;
     }
+    explain(take.loopChoices, take.rate());
 }
 
 namespace {
@@ -83,7 +84,11 @@ std::optional<LoopCandidate> loopFromFile(const Take& take)
 
 void searchLoops(Take& take, bool takeBest, const Progress& progress)
 {
-    auto report = findLoops(take.audio(), take.kept, take.period(), {}, progress);
+    LoopOptions options;
+    if (const auto& movement = take.pitch.movement; movement && movement->vibratoHz > 0.0)
+        options.swing = 1.0 / movement->vibratoHz;
+    auto report = findLoops(take.audio(), take.kept, take.period(), options, progress);
+    const bool worthwhile = report.verdict != SeamVerdict::none;
     take.loopChoices = std::move(report.candidates);
     take.loopMessage = std::move(report.message);
     if (const auto given = loopFromFile(take)) {
@@ -95,8 +100,11 @@ void searchLoops(Take& take, bool takeBest, const Progress& progress)
         if (first && takeBest)
             take.kept.end = std::max(take.kept.end, given->loop.span.end);
     }
-    if (takeBest && !take.loopChoices.empty())
-        take.loop = take.loopChoices.front().loop;
+    explain(take.loopChoices, take.rate());
+    if (!takeBest || take.loopChoices.empty())
+        return;
+    take.loop = take.loopChoices.front().loop;
+    take.loop.on = worthwhile || take.loopChoices.front().kind == LoopKind::fromFile;
 }
 
 namespace {
@@ -126,10 +134,8 @@ Result<Take> makePiece(const Take& source, Span kept, const std::string& name,
         take.tuning = Tuning::forPitch(*options.midi, TuningSource::byHand);
     else if (recording->sampler)
         takeFromFile(take, *recording->sampler);
-    if (options.findLoop) {
+    if (options.findLoop)
         searchLoops(take, true, progress.part(0.2, 1.0));
-    }
-    take.loop.on = options.findLoop && !take.loopChoices.empty();
     if (progress.cancelled())
         return fail(
             ErrorCode::cancelled, "Listening to " + recording->fileName + " was cancelled.");

@@ -1,8 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "prepare/straighten.h"
 
-#include "audio/interpolation.h"
-#include "audio/resample.h"
+#include "audio/between.h"
 #include "pitch/note.h"
 #include "pitch/track.h"
 
@@ -138,23 +137,11 @@ std::vector<double> positions(
 std::vector<float> readAt(
     const std::vector<float>& channel, double rate, const std::vector<double>& places)
 {
-    const auto& kernel = InterpolationKernel::shared();
-    const auto doubled = resample(channel, rate, 2.0 * rate);
-    constexpr std::size_t margin = InterpolationKernel::taps;
-    std::vector<float> padded(margin, 0.0f);
-    padded.insert(padded.end(), doubled.begin(), doubled.end());
-    padded.resize(padded.size() + margin, 0.0f);
+    const BetweenSamples between(channel, rate);
     std::vector<float> result(places.size(), 0.0f);
-    InterpolationKernel::Row row;
-    for (std::size_t i = 0; i < places.size(); ++i) {
-        const double place = 2.0 * places[i];
-        if (place < 0.0 || place >= double(doubled.size()))
-            continue;
-        const auto whole = std::size_t(place);
-        kernel.weights(place - double(whole), row);
-        result[i] = InterpolationKernel::dot(
-            row, padded.data() + margin + whole - InterpolationKernel::before);
-    }
+    for (std::size_t i = 0; i < places.size(); ++i)
+        if (places[i] >= 0.0 && places[i] < double(channel.size()))
+            result[i] = between.at(places[i]);
     return result;
 }
 

@@ -362,9 +362,8 @@ void Session::findLoops()
                     return;
                 t.loopChoices = found.loopChoices;
                 t.loopMessage = found.loopMessage;
-                if (!found.loopChoices.empty())
-                    t.loop = found.loop;
-                t.loop.on = !found.loopChoices.empty();
+                t.loop = found.loop;
+                t.loop.on = found.loop.on && !found.loopChoices.empty();
             });
         });
 }

@@ -1,0 +1,163 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "loop/ranking.h"
+
+#include "base/quantity.h"
+
+#include <algorithm>
+
+namespace puretone {
+
+namespace {
+
+constexpr std::size_t most = 10, freely = 4, ofEachKind = 2;
+constexpr double livingFrom = 0.3; ///< Seconds.
+
+double secondsOf(const LoopCandidate& c, double rate)
+{
+    return double(c.loop.span.length()) / rate;
+}
+
+bool alike(const LoopCandidate& a, const LoopCandidate& b)
+{
+    if (a.loop.mode != b.loop.mode)
+        return false;
+    const auto shorter = std::min(a.loop.span.length(), b.loop.span.length());
+    return std::abs(a.loop.span.start.value - b.loop.span.start.value)
+        + std::abs(a.loop.span.end.value - b.loop.span.end.value)
+        < shorter * 15 / 100;
+}
+
+std::string reasonFor(const LoopCandidate& c, const LoopCandidate& best, double rate)
+{
+    const double seconds = secondsOf(c, rate);
+    if (seamVerdict(c.cost) != SeamVerdict::seamless)
+        return describeSeam(c.seam, seconds);
+    std::string reason = "seamless";
+    if (c.loop.evenOut > 0.0)
+        reason += c.loop.evenColour > 0.0 ? " with level and brightness evened out"
+                                          : " with its level evened out";
+    if (c.loop.mode == LoopMode::alternating)
+        reason += "; every other time it runs backward";
+    else if (seconds < livingFrom)
+        reason += "; short, so the sound stands still";
+    else if (c == best)
+        reason += " and long enough to stay alive";
+    else if (seconds < secondsOf(best, rate))
+        reason += ", but shorter than the best";
+    else
+        reason += ", but not as smooth as the best";
+    return reason;
+}
+
+} // namespace
+
+double livingSeconds(const Sustain& sustain)
+{
+    // In a very short recording nothing lives, and a round or two of its wave is what there is.
+    constexpr double brief = 0.2;
+    return sustain.seconds() < brief ? 0.0 : std::min(livingFrom, 0.65 * sustain.seconds());
+}
+
+double preference(const LoopCandidate& c, double rate, double living)
+{
+    const double seconds = secondsOf(c, rate);
+    // Below 0.35 all are equally good and length decides; a dead loop must be much better to win.
+    const double dead
+        = seconds < living ? std::min(1.1, 0.5 + 0.35 * std::log2(living / seconds)) : 0.0;
+    return std::max(c.cost, 0.35) - 0.08 * std::log2(std::min(seconds, 1.5)) + dead + std::min(0.5, std::abs(c.pitchErrorCents) / 20.0)
+        + (c.loop.mode == LoopMode::alternating ? 0.2 : 0.0);
+}
+
+std::vector<LoopCandidate> ranked(std::vector<LoopCandidate> all, double rate, double living)
+{
+    std::stable_sort(all.begin(), all.end(), [&](const LoopCandidate& a, const LoopCandidate& b) {
+        return preference(a, rate, living) < preference(b, rate, living);
+    });
+    std::vector<LoopCandidate> different;
+    for (const auto& candidate : all)
+        if (std::none_of(different.begin(), different.end(),
+                [&](const LoopCandidate& c) { return alike(c, candidate); }))
+            different.push_back(candidate);
+    std::vector<bool> taken(different.size(), false);
+    std::size_t count = 0;
+    const auto take = [&](std::size_t i) {
+        if (!taken[i] && count < most) {
+            taken[i] = true;
+            ++count;
+        }
+    };
+    for (std::size_t i = 0; i < std::min(freely, different.size()); ++i)
+        take(i);
+    // One of every kind, then a second one: a choice of different sounds, not of ten alike.
+    for (std::size_t wanted = 1; wanted <= ofEachKind; ++wanted)
+        for (const auto kind : {LoopKind::longLiving, LoopKind::middle, LoopKind::shortSteady,
+                 LoopKind::afterAttack, LoopKind::lastSteady, LoopKind::wholeSwings,
+                 LoopKind::thereAndBack}) {
+            std::size_t have = 0;
+            for (std::size_t i = 0; i < different.size(); ++i)
+                have += taken[i] && different[i].kind == kind ? 1 : 0;
+            for (std::size_t i = 0; i < different.size() && have < wanted; ++i)
+                if (!taken[i] && different[i].kind == kind) {
+                    take(i);
+                    ++have;
+                }
+        }
+    for (std::size_t i = 0; i < different.size(); ++i)
+        take(i);
+    std::vector<LoopCandidate> chosen;
+    for (std::size_t i = 0; i < different.size(); ++i)
+        if (taken[i])
+            chosen.push_back(different[i]);
+    explain(chosen, rate);
+    return chosen;
+}
+
+void explain(std::vector<LoopCandidate>& candidates, double rate)
+{
+    for (auto& candidate : candidates)
+        candidate.reason = reasonFor(candidate, candidates.front(), rate);
+}
+
+std::string obstacle(const LoopCandidate& best, const Sustain& sustain, double rate)
+{
+    const double seconds = secondsOf(best, rate);
+    if (seamVerdict(best.cost) == SeamVerdict::seamless)
+        return "";
+    constexpr double soon = 1.5;
+    std::string text = sustain.diesWithin() < soon
+        ? "dies away within " + formatSeconds(sustain.diesWithin())
+        : "never comes back to where it was";
+    text += "; the nearest ";
+    if (best.loop.mode == LoopMode::alternating)
+        text += "runs there and back and ";
+    else if (best.loop.evenOut > 0.0)
+        text += "is evened out and ";
+    else if (seconds < livingFrom)
+        text += "is short and ";
+    return text + describeSeam(best.seam, seconds);
+}
+
+const char* nameOf(LoopKind kind)
+{
+    switch (kind) {
+    case LoopKind::longLiving:
+        return "long, living";
+    case LoopKind::middle:
+        return "in between";
+    case LoopKind::afterAttack:
+        return "after the attack";
+    case LoopKind::lastSteady:
+        return "last steady second";
+    case LoopKind::wholeSwings:
+        return "whole swings";
+    case LoopKind::thereAndBack:
+        return "there and back";
+    case LoopKind::fromFile:
+        return "from the file";
+    case LoopKind::shortSteady:
+        break;
+    }
+    return "short, steady";
+}
+
+} // namespace puretone

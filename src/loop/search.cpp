@@ -1,0 +1,277 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "loop/search.h"
+
+#include "loop/crossfade.h"
+#include "loop/ranking.h"
+#include "loop/sides.h"
+
+#include <algorithm>
+#include <array>
+
+namespace puretone {
+
+namespace {
+
+/// Loops longer than this gain nothing by a fraction of a frame.
+constexpr double longestFitted = 0.06;
+
+/// Correlation of both sides around the middle of the fade, where both are heard, for ends near one.
+class EndMatch {
+public:
+    EndMatch(const Audio& audio, const Loop& loop)
+        : audio_(audio)
+        , start_(loop.span.start.value)
+        , window_(std::min({std::max<std::int64_t>(loop.crossfade.value, 64), std::int64_t(2048),
+              start_, loop.span.length()}))
+        , back_(std::max<std::int64_t>(0, (loop.crossfade.value - window_) / 2))
+        , correlation_(window_)
+    {
+    }
+    /// -2 where such a loop cannot be.
+    double at(std::int64_t end) const
+    {
+        if (end > audio_.frames() || end - start_ < shortestLoop || start_ - back_ - window_ < 0)
+            return -2.0;
+        return correlation_(audio_, {Frames{start_ - back_}, Frames{end - back_}});
+    }
+
+private:
+    const Audio& audio_;
+    std::int64_t start_, window_, back_;
+    SideCorrelation correlation_;
+};
+
+std::int64_t refinedEnd(const Audio& audio, const Loop& loop, std::int64_t reach)
+{
+    const EndMatch match(audio, loop);
+    std::int64_t best = loop.span.end.value;
+    double top = -2.0;
+    for (auto end = best - reach; end <= loop.span.end.value + reach; ++end)
+        if (const double m = match.at(end); m > top) {
+            top = m;
+            best = end;
+        }
+    return best;
+}
+
+} // namespace
+
+LoopCandidate candidateFor(
+    const SeamMeasures& seam, const Loop& loop, double rate, std::optional<double> period)
+{
+    const double seconds = double(loop.span.length()) / rate;
+    LoopCandidate candidate;
+    candidate.loop = loop;
+    candidate.seam = seam;
+    candidate.cost = seamCost(seam, seconds);
+    if (loop.mode != LoopMode::alternating)
+        candidate.pitchErrorCents = loopPitchError(loop.roundFrames(), rate, period);
+    candidate.kind = loop.mode == LoopMode::alternating ? LoopKind::thereAndBack
+        : seconds >= 0.3                                ? LoopKind::longLiving
+        : seconds >= 0.1                                ? LoopKind::middle
+                                                        : LoopKind::shortSteady;
+    return candidate;
+}
+
+std::int64_t turningPoint(
+    const Audio& audio, Span inside, std::int64_t wanted, std::int64_t fade, std::int64_t reach)
+{
+    const auto half = std::max<std::int64_t>(8, fade / 2);
+    const auto low = std::max(inside.start.value + half, wanted - reach);
+    const auto high = std::min(inside.end.value - half, wanted + reach);
+    // Both stretches lead away from the turning point, the middle of the fade.
+    const auto sine = fadeWeights(2 * std::size_t(half));
+    const auto weights = std::span(sine).last(std::size_t(half));
+    std::int64_t best = std::clamp(wanted, inside.start.value, inside.end.value);
+    double top = -2.0;
+    std::vector<std::vector<float>> reversed;
+    for (std::size_t c = 0; c < audio.channelCount() && high >= low; ++c) {
+        const auto x = audio.channel(c, {Frames{low - half}, Frames{high + half}});
+        reversed.emplace_back(x.rbegin(), x.rend());
+    }
+    for (auto at = low; at <= high; ++at) {
+        Likeness sums;
+        for (std::size_t c = 0; c < reversed.size(); ++c)
+            sums.add(audio.channels[c].data() + at,
+                reversed[c].data() + (high + half - at), weights);
+        if (const double match = sums.correlation(); match > top) {
+            top = match;
+            best = at;
+        }
+    }
+    return best;
+}
+
+LoopSearch::LoopSearch(
+    const Audio& audio, const Sustain& sustain, std::optional<double> period)
+    : audio_(audio)
+    , meter_(audio, period)
+    , sustain_(sustain)
+    , period_(period)
+    , searched_{toFrames(std::max(0.0, sustain.onset - 0.1), audio.rate),
+          Frames{std::min(audio.frames(), toFrames(sustain.to, audio.rate).value)}}
+    , joints_(mixToMono(audio, searched_), audio.rate)
+{
+}
+
+void LoopSearch::run(const LoopGroup& group, const Progress& progress)
+{
+    const double offset = toSeconds(searched_.start, audio_.rate);
+    const auto joints
+        = joints_.find(group.search, group.startFrom - offset, group.startTo - offset);
+    for (std::size_t i = 0; i < joints.size() && !progress.cancelled(); ++i) {
+        for (const double fade : group.fades)
+            tryFade(joints[i], fade, group.kind);
+        progress.at(double(i + 1) / double(joints.size()));
+    }
+}
+
+/// What lies before the start, without the attack, which is not to be mixed into every round.
+double LoopSearch::longestFade(double start, double length) const
+{
+    const double room = start - sustain_.onset * 0.9 - 0.1 * sustain_.from;
+    return std::min(length, std::max(0.002, room));
+}
+
+void LoopSearch::tryFade(const Joint& joint, double fade, LoopKind kind)
+{
+    const double offset = toSeconds(searched_.start, audio_.rate);
+    const double length = joint.end - joint.start;
+    const double seconds = std::min(fade, longestFade(joint.start + offset, length));
+    const double reach = std::max(0.004, 1.2 * period_.value_or(0.0));
+    const Joint refined = joints_.refine(joint, seconds, std::min(reach, 0.25 * length));
+    Loop loop;
+    loop.on = true;
+    loop.span = {toFrames(refined.start + offset, audio_.rate),
+        toFrames(refined.end + offset, audio_.rate)};
+    loop.crossfade = toFrames(seconds, audio_.rate);
+    loop = clampLoop(loop, searched_.end.value);
+    const auto slack = std::int64_t(audio_.rate / 11025.0) + 1;
+    loop.span.end.value = refinedEnd(audio_, loop, slack);
+    loop = clampLoop(loop, searched_.end.value);
+    fitFraction(loop);
+    // The same fade again: an earlier, longer wish was cut to the same room.
+    if (!found_.empty() && found_.back().loop.span == loop.span
+        && found_.back().loop.crossfade == loop.crossfade)
+        return;
+    add(loop, kind, true);
+}
+
+/// A round of few periods is seldom a whole number of frames: the top of the correlation between
+/// them says by how much.
+void LoopSearch::fitFraction(Loop& loop) const
+{
+    loop.fraction = 0.0;
+    if (double(loop.span.length()) > longestFitted * audio_.rate)
+        return;
+    const EndMatch match(audio_, loop);
+    const auto end = loop.span.end.value;
+    const double before = match.at(end - 1), here = match.at(end), after = match.at(end + 1);
+    const double bend = before - 2.0 * here + after;
+    if (before > -2.0 && after > -2.0 && bend < 0.0)
+        loop.fraction = std::clamp(0.5 * (before - after) / bend, -0.5, 0.5);
+}
+
+void LoopSearch::add(const Loop& loop, LoopKind kind, bool tryEvening)
+{
+    // What already costs more than the best by this is shown only if nothing else is there.
+    constexpr double hopeless = 1.5;
+    const auto measured = [&](const Loop& l) {
+        found_.push_back(
+            candidateFor(meter_.measure(l, best_ + hopeless), l, audio_.rate, period_));
+        found_.back().kind = kind;
+        best_ = std::min(best_, preference(found_.back(), audio_.rate, livingSeconds(sustain_)));
+        return found_.back();
+    };
+    auto candidate = measured(loop);
+    if (!tryEvening)
+        return;
+    auto even = loop;
+    const auto limits = seamLimits(double(loop.span.length()) / audio_.rate);
+    if (std::abs(levelRise(audio_, loop.span, loop.crossfade.value).value) > 0.5
+        || candidate.seam.pulseDb > 0.3 * limits.pulseDb) {
+        even.evenOut = 1.0;
+        candidate = measured(even);
+    }
+    if (candidate.seam.timbreDb > limits.timbreDb && candidate.seam.timbreDb < 99.0
+        && candidate.loop.crossfade.value > std::int64_t(0.02 * audio_.rate)) {
+        even = candidate.loop;
+        even.evenColour = 1.0;
+        measured(even);
+    }
+}
+
+void LoopSearch::runThereAndBack(const Progress& progress)
+{
+    constexpr std::array<std::pair<double, double>, 4> parts
+        = {{{0.1, 0.5}, {0.3, 0.9}, {0.5, 0.95}, {0.05, 0.95}}};
+    constexpr double longest = 3.0;
+    const Span inside = {toFrames(sustain_.from, audio_.rate), searched_.end};
+    const auto reach = std::int64_t(std::max(0.004, 0.6 * period_.value_or(0.0)) * audio_.rate);
+    for (std::size_t i = 0; i < parts.size() && !progress.cancelled(); ++i) {
+        const double seconds = std::min(longest, (parts[i].second - parts[i].first) * sustain_.seconds());
+        const double start = sustain_.from + parts[i].first * sustain_.seconds();
+        for (const double fadeSeconds : {0.03, 0.12}) {
+            const auto fade = toFrames(std::min(fadeSeconds, 0.25 * seconds), audio_.rate).value;
+            const auto first = turningPoint(
+                audio_, inside, toFrames(start, audio_.rate).value + fade / 2, fade, reach);
+            const auto last = turningPoint(audio_, inside,
+                toFrames(start + seconds, audio_.rate).value - fade / 2, fade, reach);
+            if (last - first < 2 * fade + shortestLoop)
+                continue;
+            Loop loop;
+            loop.on = true;
+            loop.mode = LoopMode::alternating;
+            loop.span = {Frames{first - fade / 2}, Frames{last + fade / 2}};
+            loop.crossfade = Frames{fade / 2 * 2};
+            add(clampLoop(loop, searched_.end.value), LoopKind::thereAndBack, false);
+        }
+        progress.at(double(i + 1) / double(parts.size()));
+    }
+}
+
+void LoopSearch::tryNear(Span wanted, const Loop& settings)
+{
+    const double length = double(wanted.length()) / audio_.rate;
+    const double start = toSeconds(wanted.start, audio_.rate);
+    const auto reach = std::int64_t(
+        std::min(std::max(0.004, 1.2 * period_.value_or(0.0)), 0.25 * length) * audio_.rate);
+    std::int64_t last = -1;
+    for (const double fade : {0.03, 0.08, 0.18, 0.35, 0.008}) {
+        Loop loop = settings;
+        loop.on = true;
+        loop.span = wanted;
+        loop.crossfade = toFrames(std::min(fade, longestFade(start, length)), audio_.rate);
+        loop = clampLoop(loop, audio_.frames());
+        if (loop.crossfade.value == last)
+            continue;
+        last = loop.crossfade.value;
+        if (loop.mode == LoopMode::alternating) {
+            const auto half = loop.crossfade.value / 2;
+            const Span whole = audio_.whole();
+            loop.span.start.value = turningPoint(audio_, whole, wanted.start.value + half,
+                                        loop.crossfade.value, reach) - half;
+            loop.span.end.value = turningPoint(audio_, whole, wanted.end.value - half,
+                                      loop.crossfade.value, reach) + half;
+        } else {
+            loop.span.end.value = refinedEnd(audio_, loop, reach);
+        }
+        loop = clampLoop(loop, audio_.frames());
+        if (loop.mode != LoopMode::alternating)
+            fitFraction(loop);
+        add(loop, LoopKind::longLiving, false);
+        found_.back().kind
+            = candidateFor(found_.back().seam, loop, audio_.rate, period_).kind;
+    }
+}
+
+LoopCandidate LoopSearch::complete(const LoopCandidate& candidate)
+{
+    if (candidate.seam.timbreDb < 99.0)
+        return candidate;
+    auto whole = candidateFor(meter_.measure(candidate.loop), candidate.loop, audio_.rate, period_);
+    whole.kind = candidate.kind;
+    return whole;
+}
+
+} // namespace puretone
