@@ -12,26 +12,23 @@ namespace puretone {
 
 namespace {
 
-/// Plans of one size, made once and kept for the whole run: executing them on other buffers of the
-/// same alignment is thread-safe (FFTW manual, "New-array Execute Functions"), making them is not.
-struct SharedPlans {
-    fftwf_plan forward = nullptr;
-    fftwf_plan inverse = nullptr;
-};
+enum class Direction { forward, inverse };
 
-SharedPlans plansFor(std::size_t size, float* time, fftwf_complex* spectrum)
+/// Plans, made once and kept for the whole run: executing them on other buffers of the same
+/// alignment is thread-safe (FFTW manual, "New-array Execute Functions"), making them is not.
+fftwf_plan planFor(
+    std::size_t size, Direction direction, float* time, fftwf_complex* spectrum)
 {
     static std::mutex lock;
     // Never destroyed: other threads may still transform while the program ends.
-    static auto& made = *new std::map<std::size_t, SharedPlans>;
+    static auto& made = *new std::map<std::pair<std::size_t, Direction>, fftwf_plan>;
     const std::lock_guard guard(lock);
-    auto& plans = made[size];
-    if (plans.forward == nullptr) {
-        const int n = int(size);
-        plans.forward = fftwf_plan_dft_r2c_1d(n, time, spectrum, FFTW_ESTIMATE);
-        plans.inverse = fftwf_plan_dft_c2r_1d(n, spectrum, time, FFTW_ESTIMATE);
-    }
-    return plans;
+    auto& plan = made[{size, direction}];
+    if (plan == nullptr)
+        plan = direction == Direction::forward
+            ? fftwf_plan_dft_r2c_1d(int(size), time, spectrum, FFTW_ESTIMATE)
+            : fftwf_plan_dft_c2r_1d(int(size), spectrum, time, FFTW_ESTIMATE);
+    return plan;
 }
 
 } // namespace
@@ -39,7 +36,8 @@ SharedPlans plansFor(std::size_t size, float* time, fftwf_complex* spectrum)
 struct RealFft::Plans {
     float* time = nullptr;
     fftwf_complex* spectrum = nullptr;
-    SharedPlans shared;
+    fftwf_plan forward = nullptr;
+    fftwf_plan inverse = nullptr; ///< Made when it is first wanted: it takes time.
 };
 
 RealFft::RealFft(std::size_t size)
@@ -48,7 +46,7 @@ RealFft::RealFft(std::size_t size)
 {
     plans_->time = fftwf_alloc_real(size);
     plans_->spectrum = fftwf_alloc_complex(bins());
-    plans_->shared = plansFor(size, plans_->time, plans_->spectrum);
+    plans_->forward = planFor(size, Direction::forward, plans_->time, plans_->spectrum);
     std::fill_n(plans_->time, size, 0.0f);
 }
 
@@ -70,12 +68,14 @@ std::span<std::complex<float>> RealFft::spectrum()
 
 void RealFft::forward()
 {
-    fftwf_execute_dft_r2c(plans_->shared.forward, plans_->time, plans_->spectrum);
+    fftwf_execute_dft_r2c(plans_->forward, plans_->time, plans_->spectrum);
 }
 
 void RealFft::inverse()
 {
-    fftwf_execute_dft_c2r(plans_->shared.inverse, plans_->spectrum, plans_->time);
+    if (plans_->inverse == nullptr)
+        plans_->inverse = planFor(size_, Direction::inverse, plans_->time, plans_->spectrum);
+    fftwf_execute_dft_c2r(plans_->inverse, plans_->spectrum, plans_->time);
     const float scale = 1.0f / float(size_);
     for (float& sample : time())
         sample *= scale;

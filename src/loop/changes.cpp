@@ -8,7 +8,7 @@ namespace {
 constexpr double windowSeconds = 0.02, hopSeconds = 0.004;
 constexpr std::size_t apart = 3; ///< Hops between the two spectra that are compared.
 constexpr std::int64_t margin = 6; ///< Hops before the crossfade and behind the joint.
-constexpr std::int64_t mostPlaces = 24;
+constexpr std::int64_t mostPlaces = 16;
 
 } // namespace
 

@@ -13,8 +13,6 @@ namespace puretone {
 
 namespace {
 
-constexpr double searchRate = 11025.0;
-
 std::vector<double> runningSquares(const std::vector<float>& samples)
 {
     std::vector<double> sums(samples.size() + 1, 0.0);
@@ -66,8 +64,14 @@ bool nearlyEqual(const Joint& a, const Joint& b)
 
 std::vector<Joint> bestApart(std::vector<Joint> joints, std::size_t keep)
 {
-    std::sort(joints.begin(), joints.end(),
-        [](const Joint& a, const Joint& b) { return a.score > b.score; });
+    const auto better = [](const Joint& a, const Joint& b) { return a.score > b.score; };
+    // Of thousands only the first hundreds can matter.
+    constexpr std::ptrdiff_t looked = 400;
+    if (std::ssize(joints) > looked) {
+        std::nth_element(joints.begin(), joints.begin() + looked, joints.end(), better);
+        joints.resize(std::size_t(looked));
+    }
+    std::sort(joints.begin(), joints.end(), better);
     std::vector<Joint> kept;
     for (const Joint& joint : joints) {
         if (kept.size() >= keep)
@@ -81,7 +85,7 @@ std::vector<Joint> bestApart(std::vector<Joint> joints, std::size_t keep)
 
 } // namespace
 
-JointFinder::JointFinder(std::span<const float> mono, double rate)
+JointFinder::JointFinder(std::span<const float> mono, double rate, double searchRate)
     : rate_(std::min(rate, searchRate))
     , samples_(resample(mono, rate, rate_))
 {
@@ -114,7 +118,10 @@ std::vector<Joint> JointFinder::findFor(const JointSearch& search, std::size_t s
     const auto base = firstEnd - window;
     const std::span<const float> stretch = std::span(samples_).subspan(base, lastEnd - base);
     const auto shape = fadeShape(window);
-    RealFft fft(RealFft::commonSize(stretch.size() + window));
+    // One size for all starts: making a transform ready takes longer than using it.
+    const auto most = std::min(samples_.size(), std::size_t(search.longest * rate_) + 1)
+        + 2 * std::size_t(search.matched * rate_);
+    RealFft fft(RealFft::commonSize(std::max(most, stretch.size() + window)));
     RealFft other(fft.size());
 
     // Sum of w s x for every end: correlation with the weighted template.
@@ -135,11 +142,14 @@ std::vector<Joint> JointFinder::findFor(const JointSearch& search, std::size_t s
     const double startLevel = levelDb(start, std::max(window, std::size_t(0.03 * rate_)));
     std::vector<Joint> scored;
     std::vector<double> score(lastEnd - firstEnd);
+    double endLevel = startLevel;
     for (std::size_t i = 0; i < score.size(); ++i) {
         const double power = powers[i] * patternPower;
         const double match = power > 1e-18 ? double(product[i]) / std::sqrt(power) : 0.0;
         const double seconds = double(shortest + i) / rate_;
-        const double endLevel = levelDb(firstEnd + i, std::max(window, std::size_t(0.03 * rate_)));
+        // Levels change slowly, and logarithms take time.
+        if (i % 8 == 0)
+            endLevel = levelDb(firstEnd + i, std::max(window, std::size_t(0.03 * rate_)));
         score[i] = match - 0.03 * std::min(20.0, std::abs(endLevel - startLevel))
             + search.lengthBonus * std::log2(std::min(seconds, 2.0) / search.shortest);
     }
@@ -155,7 +165,7 @@ std::vector<Joint> JointFinder::find(const JointSearch& search, double from, dou
     const double last = std::min(to, double(samples_.size()) / rate_) - search.shortest;
     for (std::size_t a = 0; a < search.anchors; ++a) {
         const double share = search.anchors > 1 ? double(a) / double(search.anchors - 1) : 0.0;
-        const double start = from + share * std::max(0.0, std::min(last, from + 12.0) - from);
+        const double start = from + share * std::max(0.0, last - from);
         const auto found = findFor(search, std::size_t(start * rate_));
         all.insert(all.end(), found.begin(), found.end());
         if (last <= from)

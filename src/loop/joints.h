@@ -30,8 +30,9 @@ struct JointSearch {
 /// recordings have nothing after the end.
 class JointFinder {
 public:
-    /// @param mono The stretch searched; it is reduced to about 11 kHz.
-    JointFinder(std::span<const float> mono, double rate);
+    /// @param mono The stretch searched; it is reduced to `searchRate` frames per second.
+    JointFinder(std::span<const float> mono, double rate, double searchRate);
+    double rate() const { return rate_; }
 
     /// Joints whose starts lie in [from, to] seconds, the best first, none nearly equal.
     std::vector<Joint> find(const JointSearch& search, double from, double to) const;

@@ -42,10 +42,12 @@ std::string reasonFor(const LoopCandidate& c, const LoopCandidate& best, double 
         reason += "; short, so the sound stands still";
     else if (c == best)
         reason += " and long enough to stay alive";
+    else if (c.cost > std::max(equallyGood, best.cost))
+        reason += ", but not as smooth as the best";
     else if (seconds < secondsOf(best, rate))
         reason += ", but shorter than the best";
     else
-        reason += ", but not as smooth as the best";
+        reason += ", much the same as the best";
     return reason;
 }
 
@@ -61,10 +63,10 @@ double livingSeconds(const Sustain& sustain)
 double preference(const LoopCandidate& c, double rate, double living)
 {
     const double seconds = secondsOf(c, rate);
-    // Below 0.35 all are equally good and length decides; a dead loop must be much better to win.
+    // A dead loop must be much better to win.
     const double dead
         = seconds < living ? std::min(1.1, 0.5 + 0.35 * std::log2(living / seconds)) : 0.0;
-    return std::max(c.cost, 0.35) - 0.08 * std::log2(std::min(seconds, 1.5)) + dead + std::min(0.5, std::abs(c.pitchErrorCents) / 20.0)
+    return std::max(c.cost, equallyGood) - 0.08 * std::log2(std::min(seconds, 1.5)) + dead + std::min(0.5, std::abs(c.pitchErrorCents) / 20.0)
         + (c.loop.mode == LoopMode::alternating ? 0.2 : 0.0);
 }
 

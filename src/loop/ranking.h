@@ -8,6 +8,9 @@
 
 namespace puretone {
 
+/// Below this cost all loops are equally good, and length decides.
+inline constexpr double equallyGood = 0.35;
+
 /// From how many seconds on a loop of this sound counts as living: 0.3, or most of a short sound.
 double livingSeconds(const Sustain& sustain);
 

@@ -6,6 +6,7 @@
 #include "loop/turn.h"
 
 #include <array>
+#include <map>
 #include <numbers>
 
 namespace puretone {
@@ -79,10 +80,10 @@ double clickDb(const Turn& turn, const Turn& usual, Seam seam, double rate)
 }
 
 /// Medians of the steps inside a stretch.
-SpectralStep usualStep(Turn& usual, std::int64_t window)
+SpectralStep usualStep(Turn& usual, std::int64_t window, int places)
 {
     std::vector<double> level, timbre;
-    for (const auto at : placesInside(usual.length(), window, 0, 10)) {
+    for (const auto at : placesInside(usual.length(), window, 0, places)) {
         const auto s = usual.step(at);
         level.push_back(s.level);
         timbre.push_back(s.timbre);
@@ -166,7 +167,8 @@ std::array<double, measureCount> overLimits(const SeamMeasures& m, double loopSe
 /// What many loops of one recording share.
 struct SeamMeter::Shared {
     std::unique_ptr<RecordingPowers> powers;
-    std::unique_ptr<Spectra> spectra;
+    std::map<std::int64_t, std::unique_ptr<Spectra>> spectra; ///< By window.
+    Spectra* current = nullptr;
     std::unique_ptr<RecordingChanges> changes;
 
     /// What is usual in the stretch that a loop was made from.
@@ -193,9 +195,12 @@ struct SeamMeter::Shared {
                     std::max(span.end, powers->span().end)};
             powers = std::make_unique<RecordingPowers>(audio, span);
         }
-        if (!spectra || spectra->window != window) {
+        auto& wantedSpectra = spectra[window];
+        if (!wantedSpectra)
+            wantedSpectra = std::make_unique<Spectra>(window, audio.rate);
+        if (current != wantedSpectra.get()) {
             usual.reset();
-            spectra = std::make_unique<Spectra>(window, audio.rate);
+            current = wantedSpectra.get();
         }
         if (!changes)
             changes = std::make_unique<RecordingChanges>(audio);
@@ -206,7 +211,7 @@ struct SeamMeter::Shared {
             && std::abs(loop.end.value - usual->loop.end.value) <= near)
             return;
         usual = std::make_unique<Usual>(Usual{loop, wanted,
-            Turn(audio, *powers, *spectra,
+            Turn(audio, *powers, *current,
                 {wanted.start.value, wanted.length(), {audio.rate, {}}}, false),
             {}});
     }
@@ -220,6 +225,11 @@ SeamMeter::SeamMeter(const Audio& audio, std::optional<double> period)
 }
 
 SeamMeter::~SeamMeter() = default;
+
+void SeamMeter::expect(Span span)
+{
+    shared_->powers = std::make_unique<RecordingPowers>(audio_, span);
+}
 
 namespace {
 
@@ -242,11 +252,14 @@ SeamMeasures SeamMeter::measure(const Loop& loop, double giveUpAbove)
     // Whole periods: shorter windows follow the wave itself. Rounds shorter than a window are a
     // tone, in which nothing can step.
     const auto wave = frames(1.5 * period_.value_or(0.0));
-    const auto window =
-        std::max<std::int64_t>({std::min(frames(windowSeconds), length / 2), frames(0.02), 16});
+    // In steps of 5 ms, so that a few transforms serve all loops.
+    const auto grid = std::max<std::int64_t>(16, frames(0.005));
+    const auto window = std::max(
+        std::min(frames(windowSeconds), length / 2), std::max<std::int64_t>(16, frames(0.02)))
+        / grid * grid;
     shared_->prepare(audio_, loop.span, window);
     auto& known = *shared_->usual;
-    Turn turn(audio_, *shared_->powers, *shared_->spectra, bakeRound(audio_, loop), true);
+    Turn turn(audio_, *shared_->powers, *shared_->current, bakeRound(audio_, loop), true);
     const auto seams = seamsOf(loop, turn.length());
     SeamMeasures measures;
     for (const Seam seam : seams) {
@@ -263,10 +276,10 @@ SeamMeasures SeamMeter::measure(const Loop& loop, double giveUpAbove)
         return measures;
     }
     if (!known.step)
-        known.step = usualStep(known.sound, window);
+        known.step = usualStep(known.sound, window, 10);
     // Rounds shorter than the windows: once where the sound enters them, once among themselves.
     const auto settled = (window / turn.length() + 1) * turn.length();
-    const auto usual = turn.length() > 3 * window ? smaller(*known.step, usualStep(turn, window))
+    const auto usual = turn.length() > 3 * window ? smaller(*known.step, usualStep(turn, window, 5))
                                                   : *known.step;
     for (Seam seam : seams) {
         const bool brief = turn.length() < 2 * window;

@@ -36,6 +36,9 @@ public:
     SeamMeter(const SeamMeter&) = delete;
     SeamMeter& operator=(const SeamMeter&) = delete;
 
+    /// Loops of all this stretch will be measured: what they share is reckoned once.
+    void expect(Span span);
+
     /// Bakes one turn of the loop, lets it go round, and compares what happens around the seam with
     /// what is usual in the stretch of the recording that it was made from.
     ///

@@ -14,6 +14,10 @@ namespace {
 
 /// Loops longer than this gain nothing by a fraction of a frame.
 constexpr double longestFitted = 0.06;
+/// What already costs more than the best by this is shown only if nothing else is there.
+constexpr double hopeless = 1.2;
+/// Of one kind: who has so many equally good ones needs no more.
+constexpr std::size_t enoughGood = 3;
 
 /// Correlation of both sides around the middle of the fade, where both are heard, for ends near one.
 class EndMatch {
@@ -54,6 +58,13 @@ std::int64_t refinedEnd(const Audio& audio, const Loop& loop, std::int64_t reach
     return best;
 }
 
+/// Low, for speed, but high notes want their fundamental and the octave above it.
+double searchRate(std::optional<double> period)
+{
+    constexpr double low = 8000.0, high = 22050.0;
+    return std::clamp(4.0 / period.value_or(1.0), low, high);
+}
+
 } // namespace
 
 LoopCandidate candidateFor(
@@ -76,7 +87,8 @@ LoopCandidate candidateFor(
 std::int64_t turningPoint(
     const Audio& audio, Span inside, std::int64_t wanted, std::int64_t fade, std::int64_t reach)
 {
-    const auto half = std::max<std::int64_t>(8, fade / 2);
+    constexpr std::int64_t enough = 1024;
+    const auto half = std::clamp<std::int64_t>(fade / 2, 8, enough);
     const auto low = std::max(inside.start.value + half, wanted - reach);
     const auto high = std::min(inside.end.value - half, wanted + reach);
     // Both stretches lead away from the turning point, the middle of the fade.
@@ -110,8 +122,16 @@ LoopSearch::LoopSearch(
     , period_(period)
     , searched_{toFrames(std::max(0.0, sustain.onset - 0.1), audio.rate),
           Frames{std::min(audio.frames(), toFrames(sustain.to, audio.rate).value)}}
-    , joints_(mixToMono(audio, searched_), audio.rate)
+    , joints_(mixToMono(audio, searched_), audio.rate, searchRate(period))
 {
+    // The surroundings that a short loop is compared with, too. Of very long sounds only what is
+    // asked for: the sums take sixteen bytes a frame.
+    constexpr double most = 120.0, around = 0.5;
+    if (double(searched_.length()) < most * audio.rate) {
+        const auto room = std::int64_t(around * audio.rate);
+        meter_.expect({Frames{std::max<std::int64_t>(0, searched_.start.value - room)},
+            Frames{std::min(audio.frames(), searched_.end.value + room)}});
+    }
 }
 
 void LoopSearch::run(const LoopGroup& group, const Progress& progress)
@@ -119,9 +139,17 @@ void LoopSearch::run(const LoopGroup& group, const Progress& progress)
     const double offset = toSeconds(searched_.start, audio_.rate);
     const auto joints
         = joints_.find(group.search, group.startFrom - offset, group.startTo - offset);
-    for (std::size_t i = 0; i < joints.size() && !progress.cancelled(); ++i) {
-        for (const double fade : group.fades)
-            tryFade(joints[i], fade, group.kind);
+    std::size_t good = 0;
+    for (std::size_t i = 0; i < joints.size() && good < enoughGood && !progress.cancelled(); ++i) {
+        // Coarse to fine: what is good with one crossfade needs no other, what is hopeless with the
+        // first is not helped by the rest.
+        double best = 1e9;
+        for (const double fade : group.fades) {
+            best = std::min(best, tryFade(joints[i], fade, group.kind));
+            if (best <= equallyGood || best > best_ + hopeless)
+                break;
+        }
+        good += best <= equallyGood ? 1 : 0;
         progress.at(double(i + 1) / double(joints.size()));
     }
 }
@@ -133,7 +161,7 @@ double LoopSearch::longestFade(double start, double length) const
     return std::min(length, std::max(0.002, room));
 }
 
-void LoopSearch::tryFade(const Joint& joint, double fade, LoopKind kind)
+double LoopSearch::tryFade(const Joint& joint, double fade, LoopKind kind)
 {
     const double offset = toSeconds(searched_.start, audio_.rate);
     const double length = joint.end - joint.start;
@@ -146,15 +174,15 @@ void LoopSearch::tryFade(const Joint& joint, double fade, LoopKind kind)
         toFrames(refined.end + offset, audio_.rate)};
     loop.crossfade = toFrames(seconds, audio_.rate);
     loop = clampLoop(loop, searched_.end.value);
-    const auto slack = std::int64_t(audio_.rate / 11025.0) + 1;
+    const auto slack = std::int64_t(audio_.rate / joints_.rate()) + 1;
     loop.span.end.value = refinedEnd(audio_, loop, slack);
     loop = clampLoop(loop, searched_.end.value);
     fitFraction(loop);
     // The same fade again: an earlier, longer wish was cut to the same room.
     if (!found_.empty() && found_.back().loop.span == loop.span
         && found_.back().loop.crossfade == loop.crossfade)
-        return;
-    add(loop, kind, true);
+        return found_.back().cost;
+    return add(loop, kind, true);
 }
 
 /// A round of few periods is seldom a whole number of frames: the top of the correlation between
@@ -172,10 +200,8 @@ void LoopSearch::fitFraction(Loop& loop) const
         loop.fraction = std::clamp(0.5 * (before - after) / bend, -0.5, 0.5);
 }
 
-void LoopSearch::add(const Loop& loop, LoopKind kind, bool tryEvening)
+double LoopSearch::add(const Loop& loop, LoopKind kind, bool tryEvening)
 {
-    // What already costs more than the best by this is shown only if nothing else is there.
-    constexpr double hopeless = 1.5;
     const auto measured = [&](const Loop& l) {
         found_.push_back(
             candidateFor(meter_.measure(l, best_ + hopeless), l, audio_.rate, period_));
@@ -184,21 +210,24 @@ void LoopSearch::add(const Loop& loop, LoopKind kind, bool tryEvening)
         return found_.back();
     };
     auto candidate = measured(loop);
-    if (!tryEvening)
-        return;
+    double least = candidate.cost;
+    if (!tryEvening || least <= equallyGood)
+        return least;
     auto even = loop;
     const auto limits = seamLimits(double(loop.span.length()) / audio_.rate);
     if (std::abs(levelRise(audio_, loop.span, loop.crossfade.value).value) > 0.5
         || candidate.seam.pulseDb > 0.3 * limits.pulseDb) {
         even.evenOut = 1.0;
         candidate = measured(even);
+        least = std::min(least, candidate.cost);
     }
-    if (candidate.seam.timbreDb > limits.timbreDb && candidate.seam.timbreDb < 99.0
+    if (candidate.cost < best_ + 0.5 && candidate.seam.timbreDb > limits.timbreDb && candidate.seam.timbreDb < 99.0
         && candidate.loop.crossfade.value > std::int64_t(0.02 * audio_.rate)) {
         even = candidate.loop;
         even.evenColour = 1.0;
-        measured(even);
+        least = std::min(least, measured(even).cost);
     }
+    return least;
 }
 
 void LoopSearch::runThereAndBack(const Progress& progress)

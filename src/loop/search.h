@@ -33,9 +33,9 @@ public:
     LoopCandidate complete(const LoopCandidate& candidate);
 
 private:
-    void tryFade(const Joint& joint, double fade, LoopKind kind);
+    double tryFade(const Joint& joint, double fade, LoopKind kind); ///< The least cost.
     void fitFraction(Loop& loop) const;
-    void add(const Loop& loop, LoopKind kind, bool tryEvening);
+    double add(const Loop& loop, LoopKind kind, bool tryEvening); ///< The least cost.
     double longestFade(double start, double length) const;
 
     const Audio& audio_;

@@ -25,7 +25,7 @@ double loudest(const std::vector<double>& a, const std::vector<double>& b)
 
 Spectra::Spectra(std::int64_t windowFrames, double rate)
     : window(windowFrames)
-    , fft(RealFft::goodSize(std::size_t(windowFrames) * 2))
+    , fft(RealFft::commonSize(std::size_t(windowFrames)))
     , hann(hannWindow(std::size_t(windowFrames)))
 {
     const double binHz = rate / double(fft.size());
