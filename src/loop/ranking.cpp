@@ -65,7 +65,7 @@ double preference(const LoopCandidate& c, double rate, double living)
     const double seconds = secondsOf(c, rate);
     // A dead loop must be much better to win.
     const double dead
-        = seconds < living ? std::min(1.1, 0.5 + 0.35 * std::log2(living / seconds)) : 0.0;
+        = seconds < living ? std::min(1.5, 0.9 + 0.35 * std::log2(living / seconds)) : 0.0;
     return std::max(c.cost, equallyGood) - 0.08 * std::log2(std::min(seconds, 1.5)) + dead + std::min(0.5, std::abs(c.pitchErrorCents) / 20.0)
         + (c.loop.mode == LoopMode::alternating ? 0.2 : 0.0);
 }

@@ -108,6 +108,9 @@ SpectralStep stepDb(Turn& turn, const SpectralStep& usual, Seam seam)
             0.5 * (worst.timbre + sum.timbre / 3.0) - usual.timbre})};
 }
 
+/// Entering a short loop happens once a note, its seam many times a second.
+constexpr double entryCounts = 0.33;
+
 /// The smaller of both: what a restless recording hides stands out in a loop that is steadier.
 SpectralStep smaller(const SpectralStep& a, const SpectralStep& b)
 {
@@ -288,10 +291,12 @@ SeamMeasures SeamMeter::measure(const Loop& loop, double giveUpAbove)
                 continue;
             SeamMeasures m;
             const auto step = stepDb(turn, usual, {seam.at + later, seam.fade});
-            m.levelDb = step.level;
-            m.timbreDb = step.timbre;
-            m.changeDb = shared_->changes->beyondUsual(
-                turn, seam.at + later, seam.fade, known.stretch);
+            const double counts = brief && later == 0 ? entryCounts : 1.0;
+            m.levelDb = counts * step.level;
+            m.timbreDb = counts * step.timbre;
+            m.changeDb = counts
+                * shared_->changes->beyondUsual(
+                    turn, seam.at + later, seam.fade, known.stretch);
             worsen(measures, m);
         }
     }
@@ -306,7 +311,7 @@ SeamMeasures measureSeam(const Audio& audio, const Loop& loop, std::optional<dou
 SeamMeasures seamLimits(double loopSeconds)
 {
     // What pulses quickly is heard sooner; in between the limits go over into each other.
-    constexpr double quick = 0.1, slow = 0.3;
+    constexpr double quick = 0.1, slow = 0.35;
     const double share = std::clamp(std::log(std::max(1e-9, loopSeconds) / quick) / std::log(slow / quick), 0.0, 1.0);
     const auto between = [&](double SeamMeasures::* measure) {
         return shortLimits.*measure * std::pow(longLimits.*measure / (shortLimits.*measure), share);

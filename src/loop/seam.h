@@ -58,7 +58,7 @@ private:
 SeamMeasures measureSeam(const Audio& audio, const Loop& loop, std::optional<double> period);
 
 /// The worst measure over its limit plus a tenth of their mean: up to 1 nothing exceeds its limit.
-/// Limits are stricter for loops under 0.3 s, and strictest under 0.1 s, whose flaws return as a
+/// Limits are stricter for loops under 0.35 s, and strictest under 0.1 s, whose flaws return as a
 /// tone.
 double seamCost(const SeamMeasures& measures, double loopSeconds);
 
