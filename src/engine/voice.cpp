@@ -5,6 +5,12 @@
 
 namespace puretone {
 
+namespace {
+
+constexpr double againSeconds = 0.03; ///< Fade between one hearing of the joint and the next.
+
+} // namespace
+
 void Voice::start(const Program& program, const ProgramZone& zone, int key, int velocity,
     double rate, std::uint64_t age, NoteEntry entry) noexcept
 {
@@ -17,12 +23,15 @@ void Voice::start(const Program& program, const ProgramZone& zone, int key, int 
     speedSemitones_ = key - zone.midi;
     wentRound_ = false;
     letGo_ = false;
+    againFrames_ = travelled_ = 0.0;
     const ZoneSound& sound = *zone.sound;
     if (entry != NoteEntry::beginning && sound.loops()) {
-        // Half a second is enough to hear what leads to the joint.
+        // Half a second is enough to hear what leads to the joint, and as much what follows.
+        const bool joint = entry == NoteEntry::beforeJoint;
         const double before = std::min(0.5 * sound.rate, sound.loopLength);
-        position_ = sound.loopEnd
-            - (entry == NoteEntry::beforeJoint ? before : sound.loopLength);
+        position_ = sound.loopEnd - (joint ? before : sound.loopLength);
+        againFrom_ = position_;
+        againFrames_ = joint ? 2.0 * before : 0.0;
         wentRound_ = true; // no fade in
     }
     sustained = false;
@@ -36,6 +45,14 @@ void Voice::start(const Program& program, const ProgramZone& zone, int key, int 
 void Voice::fadeAway(double seconds) noexcept
 {
     rampStep_ = -1.0 / (seconds * rate_);
+}
+
+void Voice::goAgain() noexcept
+{
+    position_ = againFrom_;
+    travelled_ = 0.0;
+    ramp_ = 0.0;
+    rampStep_ = 1.0 / (againSeconds * rate_);
 }
 
 void Voice::moveTo(const Program& program, const ProgramZone& zone, double seconds) noexcept
@@ -124,6 +141,9 @@ void Voice::render(float* left, float* right, int frames, double bend) noexcept
                                                                  : 0.3 * (wanted - speedSemitones_);
     const double speed = std::exp2((speedSemitones_ + bend) / 12.0) * zone_->sound->rate / rate_;
     readFrames(l, r, frames, speed);
+    travelled_ += speed * frames;
+    if (againFrames_ > 0.0 && travelled_ >= againFrames_ && rampStep_ == 0.0)
+        fadeAway(againSeconds);
     envelope_.run(program_->envelope, gains, frames);
     for (int i = 0; i < frames; ++i) {
         const auto g = float(double(gains[i]) * gain_ * ramp_);
@@ -135,6 +155,10 @@ void Voice::render(float* left, float* right, int frames, double bend) noexcept
                 ramp_ = 1.0;
                 rampStep_ = 0.0;
             } else if (ramp_ <= 0.0) {
+                if (againFrames_ > 0.0 && travelled_ >= againFrames_ && !letGo_) {
+                    goAgain();
+                    break;
+                }
                 stop();
                 return;
             }

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "engine/envelope_run.h"
 #include "base/midi.h"
+#include "engine/envelope_run.h"
 #include "engine/program.h"
 
 namespace puretone {
@@ -45,6 +45,7 @@ public:
     bool sustained = false; ///< Let go, but held by the pedal.
 
 private:
+    void goAgain() noexcept;
     void readFrames(float* left, float* right, int frames, double speed) noexcept;
     int readStretch(float* left, float* right, int frames, double speed) noexcept;
     void wrap() noexcept;
@@ -72,6 +73,9 @@ private:
     std::uint64_t age_ = 0;
     double gain_ = 1.0;
     double ramp_ = 1.0, rampStep_ = 0.0;
+    /// Heard again and again: from here, for so many frames of the recording; 0 for a whole note.
+    double againFrom_ = 0.0, againFrames_ = 0.0;
+    double travelled_ = 0.0; ///< Since it last began there.
 };
 
 } // namespace puretone

@@ -5,16 +5,13 @@ namespace puretone {
 
 namespace {
 
-std::vector<float> around(const Audio& audio, std::int64_t centre, std::int64_t reach)
+std::vector<float> around(std::span<const float> channel, std::int64_t centre, std::int64_t reach)
 {
-    std::vector<float> wave;
-    const float share = 1.0f / float(std::max<std::size_t>(1, audio.channelCount()));
-    for (auto f = centre - reach; f < std::min(audio.frames(), centre + reach); ++f) {
-        float sum = 0.0f;
-        if (f >= 0)
-            for (const auto& channel : audio.channels)
-                sum += channel[std::size_t(f)];
-        wave.push_back(share * sum);
+    std::vector<float> wave(std::size_t(2 * reach), 0.0f);
+    for (std::int64_t i = 0; i < 2 * reach; ++i) {
+        const auto f = centre - reach + i;
+        if (f >= 0 && f < std::int64_t(channel.size()))
+            wave[std::size_t(i)] = channel[std::size_t(f)];
     }
     return wave;
 }
@@ -23,8 +20,19 @@ std::vector<float> around(const Audio& audio, std::int64_t centre, std::int64_t 
 
 SeamCloseUp seamCloseUp(const Audio& audio, const Loop& loop, std::int64_t reach)
 {
-    return {around(audio, loop.span.end.value, reach), around(audio, loop.span.start.value, reach),
-        reach};
+    SeamCloseUp closeUp{{}, reach};
+    const bool backward = loop.mode == LoopMode::alternating;
+    const auto end = loop.span.end.value - (backward ? loop.crossfade.value / 2 : 0);
+    for (std::size_t c = 0; c < std::min<std::size_t>(2, audio.channelCount()); ++c) {
+        SeamCloseUp::Channel channel;
+        channel.end = around(audio.channel(c), end, reach);
+        if (backward)
+            channel.start.assign(channel.end.rbegin(), channel.end.rend());
+        else
+            channel.start = around(audio.channel(c), loop.span.start.value, reach);
+        closeUp.channels.push_back(std::move(channel));
+    }
+    return closeUp;
 }
 
 } // namespace puretone

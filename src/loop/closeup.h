@@ -6,15 +6,19 @@
 
 namespace puretone {
 
-/// The material around a loop's end and around its beginning, to be laid over each other.
+/// The material around a loop's end and around its beginning, to be laid over each other; for an
+/// alternating loop the way there and the way back at its end.
 struct SeamCloseUp {
-    std::vector<float> end; ///< Recording from `end - before` on; shorter where it is over.
-    std::vector<float>
-        start; ///< Recording from `start - before` on; leading frames 0 where none are.
-    std::int64_t before = 0; ///< Frames before the joint in both.
+    struct Channel {
+        std::vector<float> end; ///< From `before` frames before the joint on.
+        std::vector<float> start; ///< What it is to run like.
+    };
+    std::vector<Channel> channels;
+    std::int64_t before = 0; ///< Frames before the joint in all of them, and behind it.
 };
 
-/// @param reach Frames on either side of the joint, above 0. Mean of the channels.
+/// @param reach Frames on either side of the joint, above 0. Frames that the recording does not
+/// have are 0. At most two channels.
 SeamCloseUp seamCloseUp(const Audio& audio, const Loop& loop, std::int64_t reach);
 
 } // namespace puretone

@@ -20,8 +20,8 @@ std::vector<LoopGroup> groupsFor(
     const double matched = std::max(0.03, 3.0 * turn);
     const double from = sustain.from, to = sustain.to;
     std::vector<LoopGroup> groups;
-    groups.push_back({LoopKind::longLiving, {0.3, 4.0, matched, 0.06, options.anchors, 12}, from, to,
-        {0.03, 0.08, 0.18, 0.35}});
+    groups.push_back({LoopKind::longLiving, {0.3, 4.0, matched, 0.06, options.anchors, 12}, from,
+        to, {0.03, 0.08, 0.18, 0.35}});
     groups.push_back(
         {LoopKind::middle, {std::max(0.06, 2.2 * turn), 0.3, matched, 0.06, options.anchors / 2, 6},
             from, to, {0.008, 0.03, 0.08, wholeLoop}});
@@ -31,8 +31,9 @@ std::vector<LoopGroup> groupsFor(
         from, to, {0.008, 0.03, wholeLoop}});
     if (sustain.seconds() > 0.15)
         groups.push_back({LoopKind::afterAttack,
-            {(sustain.seconds() > 0.9 ? 0.45 : 0.65) * sustain.seconds(), std::min(sustain.seconds(), 30.0), matched, 0.06, 4, 3}, from,
-            from + std::min(0.25, 0.2 * sustain.seconds()), {0.03, 0.08, 0.18}});
+            {(sustain.seconds() > 0.9 ? 0.45 : 0.65) * sustain.seconds(),
+                std::min(sustain.seconds(), 30.0), matched, 0.06, 4, 3},
+            from, from + std::min(0.25, 0.2 * sustain.seconds()), {0.03, 0.08, 0.18}});
     if (const double steady = sustain.steadyTo; steady - from > 1.6)
         groups.push_back({LoopKind::lastSteady, {0.7, 1.2, matched, 0.02, 4, 3}, steady - 1.4,
             steady - 0.9, {0.03, 0.08, 0.18}});
@@ -68,9 +69,13 @@ LoopCandidate judgeLoop(const Audio& audio, const Loop& loop, std::optional<doub
     return candidateFor(measureSeam(audio, loop, period), loop, audio.rate, period);
 }
 
-LoopCandidate loopNear(
-    const Audio& audio, Span kept, Span wanted, const Loop& like, std::optional<double> period)
+LoopCandidate loopNear(const Audio& audio, Span kept, Span wanted, const Loop& like,
+    std::optional<double> period, bool keepCrossfade)
 {
+    // Wherever it was asked for, it has to lie in what is kept.
+    Loop inside;
+    inside.span = {std::max(wanted.start, kept.start), wanted.end};
+    wanted = clampLoop(inside, kept.end.value).span;
     // Only what lies around the wanted loop is of interest here.
     const double room = 0.5;
     Sustain around;
@@ -81,7 +86,7 @@ LoopCandidate loopNear(
     around.from = std::max(around.from, around.onset);
     around.steadyTo = around.to;
     LoopSearch search(audio, around, period);
-    search.tryNear(wanted, like);
+    search.tryNear(wanted, like, keepCrossfade);
     const auto best = std::min_element(search.found().begin(), search.found().end(),
         [](const LoopCandidate& a, const LoopCandidate& b) { return a.cost < b.cost; });
     return search.complete(*best);

@@ -29,7 +29,8 @@ struct LoopCandidate {
     SeamMeasures seam;
     double cost = 0.0; ///< seamCost of the measures.
     double pitchErrorCents = 0.0; ///< Loop length against whole periods; 0 without a pitch.
-    std::string reason; ///< Why it stands where it does: "seamless; short, so the sound stands still".
+    std::string
+        reason; ///< Why it stands where it does: "seamless; short, so the sound stands still".
     bool operator==(const LoopCandidate&) const = default;
 };
 
@@ -62,9 +63,10 @@ LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period
 /// The best loop whose posts lie near `wanted`: the end moved to where both sides are most alike
 /// (at most 1.2 periods or 4 ms), the crossfade that is heard least.
 ///
-/// @param kept What may be looped. @param like Curve, mode and evening are its own.
+/// @param kept What may be looped. @param like Curve, mode and evening are its own; its crossfade,
+/// too, where `keepCrossfade` says so.
 LoopCandidate loopNear(const Audio& audio, Span kept, Span wanted, const Loop& like,
-    std::optional<double> period);
+    std::optional<double> period, bool keepCrossfade = false);
 
 /// Bakes and measures one loop as it stands: what the window shows beside a loop placed by hand.
 LoopCandidate judgeLoop(const Audio& audio, const Loop& loop, std::optional<double> period);

@@ -19,7 +19,8 @@ constexpr double hopeless = 1.2;
 /// Of one kind: who has so many equally good ones needs no more.
 constexpr std::size_t enoughGood = 3;
 
-/// Correlation of both sides around the middle of the fade, where both are heard, for ends near one.
+/// Correlation of both sides around the middle of the fade, where both are heard, for ends near
+/// one.
 class EndMatch {
 public:
     EndMatch(const Audio& audio, const Loop& loop)
@@ -104,8 +105,8 @@ std::int64_t turningPoint(
     for (auto at = low; at <= high; ++at) {
         Likeness sums;
         for (std::size_t c = 0; c < reversed.size(); ++c)
-            sums.add(audio.channels[c].data() + at,
-                reversed[c].data() + (high + half - at), weights);
+            sums.add(
+                audio.channels[c].data() + at, reversed[c].data() + (high + half - at), weights);
         if (const double match = sums.correlation(); match > top) {
             top = match;
             best = at;
@@ -114,8 +115,7 @@ std::int64_t turningPoint(
     return best;
 }
 
-LoopSearch::LoopSearch(
-    const Audio& audio, const Sustain& sustain, std::optional<double> period)
+LoopSearch::LoopSearch(const Audio& audio, const Sustain& sustain, std::optional<double> period)
     : audio_(audio)
     , meter_(audio, period)
     , sustain_(sustain)
@@ -137,8 +137,8 @@ LoopSearch::LoopSearch(
 void LoopSearch::run(const LoopGroup& group, const Progress& progress)
 {
     const double offset = toSeconds(searched_.start, audio_.rate);
-    const auto joints
-        = joints_.find(group.search, group.startFrom - offset, group.startTo - offset);
+    const auto joints =
+        joints_.find(group.search, group.startFrom - offset, group.startTo - offset);
     std::size_t good = 0;
     for (std::size_t i = 0; i < joints.size() && good < enoughGood && !progress.cancelled(); ++i) {
         // Coarse to fine: what is good with one crossfade needs no other, what is hopeless with the
@@ -170,8 +170,8 @@ double LoopSearch::tryFade(const Joint& joint, double fade, LoopKind kind)
     const Joint refined = joints_.refine(joint, seconds, std::min(reach, 0.25 * length));
     Loop loop;
     loop.on = true;
-    loop.span = {toFrames(refined.start + offset, audio_.rate),
-        toFrames(refined.end + offset, audio_.rate)};
+    loop.span = {
+        toFrames(refined.start + offset, audio_.rate), toFrames(refined.end + offset, audio_.rate)};
     loop.crossfade = toFrames(seconds, audio_.rate);
     loop = clampLoop(loop, searched_.end.value);
     const auto slack = std::int64_t(audio_.rate / joints_.rate()) + 1;
@@ -221,7 +221,8 @@ double LoopSearch::add(const Loop& loop, LoopKind kind, bool tryEvening)
         candidate = measured(even);
         least = std::min(least, candidate.cost);
     }
-    if (candidate.cost < best_ + 0.5 && candidate.seam.timbreDb > limits.timbreDb && candidate.seam.timbreDb < 99.0
+    if (candidate.cost < best_ + 0.5 && candidate.seam.timbreDb > limits.timbreDb
+        && candidate.seam.timbreDb < 99.0
         && candidate.loop.crossfade.value > std::int64_t(0.02 * audio_.rate)) {
         even = candidate.loop;
         even.evenColour = 1.0;
@@ -232,13 +233,14 @@ double LoopSearch::add(const Loop& loop, LoopKind kind, bool tryEvening)
 
 void LoopSearch::runThereAndBack(const Progress& progress)
 {
-    constexpr std::array<std::pair<double, double>, 4> parts
-        = {{{0.1, 0.5}, {0.3, 0.9}, {0.5, 0.95}, {0.05, 0.95}}};
+    constexpr std::array<std::pair<double, double>, 4> parts = {
+        {{0.1, 0.5}, {0.3, 0.9}, {0.5, 0.95}, {0.05, 0.95}}};
     constexpr double longest = 3.0;
     const Span inside = {toFrames(sustain_.from, audio_.rate), searched_.end};
     const auto reach = std::int64_t(std::max(0.004, 0.6 * period_.value_or(0.0)) * audio_.rate);
     for (std::size_t i = 0; i < parts.size() && !progress.cancelled(); ++i) {
-        const double seconds = std::min(longest, (parts[i].second - parts[i].first) * sustain_.seconds());
+        const double seconds =
+            std::min(longest, (parts[i].second - parts[i].first) * sustain_.seconds());
         const double start = sustain_.from + parts[i].first * sustain_.seconds();
         for (const double fadeSeconds : {0.03, 0.12}) {
             const auto fade = toFrames(std::min(fadeSeconds, 0.25 * seconds), audio_.rate).value;
@@ -259,18 +261,22 @@ void LoopSearch::runThereAndBack(const Progress& progress)
     }
 }
 
-void LoopSearch::tryNear(Span wanted, const Loop& settings)
+void LoopSearch::tryNear(Span wanted, const Loop& settings, bool keepCrossfade)
 {
+    std::vector<double> fades = {0.03, 0.08, 0.18, 0.35, 0.008};
+    if (keepCrossfade)
+        fades = {toSeconds(settings.crossfade, audio_.rate)};
     const double length = double(wanted.length()) / audio_.rate;
     const double start = toSeconds(wanted.start, audio_.rate);
     const auto reach = std::int64_t(
         std::min(std::max(0.004, 1.2 * period_.value_or(0.0)), 0.25 * length) * audio_.rate);
     std::int64_t last = -1;
-    for (const double fade : {0.03, 0.08, 0.18, 0.35, 0.008}) {
+    for (const double fade : fades) {
         Loop loop = settings;
         loop.on = true;
         loop.span = wanted;
-        loop.crossfade = toFrames(std::min(fade, longestFade(start, length)), audio_.rate);
+        loop.crossfade = toFrames(
+            keepCrossfade ? fade : std::min(fade, longestFade(start, length)), audio_.rate);
         loop = clampLoop(loop, audio_.frames());
         if (loop.crossfade.value == last)
             continue;
@@ -278,10 +284,12 @@ void LoopSearch::tryNear(Span wanted, const Loop& settings)
         if (loop.mode == LoopMode::alternating) {
             const auto half = loop.crossfade.value / 2;
             const Span whole = audio_.whole();
-            loop.span.start.value = turningPoint(audio_, whole, wanted.start.value + half,
-                                        loop.crossfade.value, reach) - half;
-            loop.span.end.value = turningPoint(audio_, whole, wanted.end.value - half,
-                                      loop.crossfade.value, reach) + half;
+            loop.span.start.value =
+                turningPoint(audio_, whole, wanted.start.value + half, loop.crossfade.value, reach)
+                - half;
+            loop.span.end.value =
+                turningPoint(audio_, whole, wanted.end.value - half, loop.crossfade.value, reach)
+                + half;
         } else {
             loop.span.end.value = refinedEnd(audio_, loop, reach);
         }
@@ -289,8 +297,7 @@ void LoopSearch::tryNear(Span wanted, const Loop& settings)
         if (loop.mode != LoopMode::alternating)
             fitFraction(loop);
         add(loop, LoopKind::longLiving, false);
-        found_.back().kind
-            = candidateFor(found_.back().seam, loop, audio_.rate, period_).kind;
+        found_.back().kind = candidateFor(found_.back().seam, loop, audio_.rate, period_).kind;
     }
 }
 

@@ -26,7 +26,7 @@ public:
     /// Alternating loops over several parts of the sound.
     void runThereAndBack(const Progress& progress);
     /// With several crossfades; `settings` gives curve, mode and evening, which are left alone.
-    void tryNear(Span wanted, const Loop& settings);
+    void tryNear(Span wanted, const Loop& settings, bool keepCrossfade);
 
     const std::vector<LoopCandidate>& found() const { return found_; }
     /// What was given up half measured is measured to the end.

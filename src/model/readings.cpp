@@ -150,6 +150,8 @@ Reading pitchReading(const Take& take, const Naming& naming)
 
 Reading loopReading(const Take& take, const std::optional<LoopCandidate>& seam)
 {
+    if (take.loop.mode == LoopMode::oneShot)
+        return {"one-shot", ""};
     if (!take.loop.on) {
         if (take.loopChoices.empty() && !take.loopMessage.empty())
             return {"none", "No loop was found: it " + take.loopMessage + "."};
@@ -205,19 +207,23 @@ Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, con
 Loop withLoopStart(Loop loop, Span kept, std::int64_t frame)
 {
     loop.span.start.value = std::clamp(frame, kept.start.value, loop.span.end.value - shortestLoop);
+    loop.fraction = 0.0; // belonged to the length that was
     return clampLoop(loop, kept.end.value);
 }
 
 Loop withLoopEnd(Loop loop, Span kept, std::int64_t frame)
 {
     loop.span.end.value = std::clamp(frame, loop.span.start.value + shortestLoop, kept.end.value);
+    loop.fraction = 0.0;
     return clampLoop(loop, kept.end.value);
 }
 
 std::string crossfadeLimitReason(const Loop& loop)
 {
-    if (loop.crossfade < longestCrossfade(loop.span))
+    if (loop.crossfade < longestCrossfade(loop.span, loop.mode))
         return "";
+    if (loop.mode == LoopMode::alternating)
+        return "as long as both turns have room for";
     return loop.span.start.value <= loop.span.length() ? "as long as the sound before the start"
                                                        : "as long as the loop itself";
 }

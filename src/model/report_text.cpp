@@ -5,6 +5,7 @@
 #include "audio/level.h"
 #include "base/quantity.h"
 #include "model/json.h"
+#include "model/json_names.h"
 #include "model/readings.h"
 
 #include <nlohmann/json.hpp>
@@ -57,18 +58,18 @@ json pitchReport(const PitchReport& report)
 
 json loopReport(const Take& take)
 {
-    if (take.loopChoices.empty())
+    if (!take.loop.on)
         return {{"verdict", "none"}, {"start", nullptr}, {"end", nullptr}, {"crossfade", nullptr},
             {"mode", nullptr}, {"seam", nullptr}, {"pitchErrorCents", nullptr},
             {"reason", take.loopMessage}};
     const auto judged = judgeLoop(take.audio(), take.loop, take.period());
     return {{"verdict", nameOf(seamVerdict(judged.cost))}, {"start", take.loop.span.start.value},
         {"end", take.loop.span.end.value}, {"crossfade", take.loop.crossfade.value},
-        {"mode", "forward"},
+        {"mode", nameIn(loopModeNames, take.loop.mode)},
         {"seam",
             {{"clickDb", judged.seam.clickDb}, {"levelDb", judged.seam.levelDb},
-                {"timbreDb", judged.seam.timbreDb}, {"pulseDb", judged.seam.pulseDb},
-                {"dipDb", judged.seam.dipDb}}},
+                {"timbreDb", judged.seam.timbreDb}, {"changeDb", judged.seam.changeDb},
+                {"dipDb", judged.seam.dipDb}, {"pulseDb", judged.seam.pulseDb}}},
         {"pitchErrorCents", judged.pitchErrorCents}};
 }
 
@@ -110,8 +111,8 @@ std::string analysisText(const std::string& file, const Take& take)
         text += "no clear pitch\n";
     }
     text += "  loop   ";
-    if (take.loopChoices.empty())
-        return text + "none: " + take.loopMessage + "\n";
+    if (!take.loop.on)
+        return text + "none: it " + take.loopMessage + "\n";
     const double seconds = double(take.loop.span.length()) / rate;
     const auto judged = judgeLoop(take.audio(), take.loop, take.period());
     return text + formatPosition(toSeconds(take.loop.span.start, rate)) + " to "

@@ -159,6 +159,13 @@ void Player::noteOff(int key)
         engine_->post(MidiEvent::noteOff(key));
 }
 
+void Player::restartHeld()
+{
+    for (int key = 0; key < int(held_.size()); ++key)
+        if (held_[std::size_t(key)])
+            engine_->post(MidiEvent::noteOn(key, 100));
+}
+
 void Player::allOff()
 {
     held_.fill(false);

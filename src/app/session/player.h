@@ -49,6 +49,8 @@ public:
     void noteOn(int key, int velocity);
     void noteOff(int key);
     void allOff();
+    /// Strikes the keys that are held by Hold again: what they begin with has changed.
+    void restartHeld();
     /// Keeps keys sounding after they are let go, until pressed again.
     void setHold(bool hold);
     bool hold() const { return hold_; }

@@ -43,11 +43,6 @@ void Session::showTake(int id)
     afterChange();
 }
 
-std::optional<LoopCandidate> Session::seam() const
-{
-    return take() != nullptr && seamOf_ == take()->id ? seam_ : std::nullopt;
-}
-
 void Session::setNaming(const Naming& naming)
 {
     naming_ = naming;
@@ -127,24 +122,6 @@ void Session::compileNow()
         },
         [this](const std::any& made) {
             player_.engine().setProgram(std::move(*std::any_cast<Made>(made)));
-        });
-}
-
-void Session::measureSeam()
-{
-    const Take* current = take();
-    if (current == nullptr || !current->loop.on
-        || (seam() && seam()->loop == current->loop && seamSound_ == current->sound()))
-        return;
-    background_.run(
-        "seam", Background::Running::finish,
-        [sound = current->sound(), loop = current->loop, period = current->period()](
-            const Progress&) -> std::any { return judgeLoop(*sound, loop, period); },
-        [this, id = current->id, sound = current->sound()](const std::any& judged) {
-            seam_ = std::any_cast<LoopCandidate>(judged);
-            seamOf_ = id;
-            seamSound_ = sound;
-            emit derivedChanged();
         });
 }
 
@@ -340,32 +317,6 @@ bool Session::finishSaving()
 {
     background_.settle();
     return history_.isSaved();
-}
-
-void Session::findLoops()
-{
-    const Take* current = take();
-    if (current == nullptr)
-        return;
-    background_.run(
-        "loops", Background::Running::cancel,
-        [wanted = *current](const Progress& progress) mutable -> std::any {
-            searchLoops(wanted, true, progress);
-            return std::move(wanted);
-        },
-        [this](const std::any& result) {
-            const auto& found = std::any_cast<const Take&>(result);
-            if (found.loopChoices.empty())
-                say(tr("No loop was found: it %1.").arg(QString::fromStdString(found.loopMessage)));
-            editTake(tr("Find loops"), [&](Take& t) {
-                if (!(t.recording == found.recording))
-                    return;
-                t.loopChoices = found.loopChoices;
-                t.loopMessage = found.loopMessage;
-                t.loop = found.loop;
-                t.loop.on = found.loop.on && !found.loopChoices.empty();
-            });
-        });
 }
 
 void Session::say(const QString& sentence, bool trouble, const QStringList& details)

@@ -6,7 +6,11 @@
 #include "app/session/player.h"
 #include "audio/peaks.h"
 #include "formats/instrument_file.h"
+#include "loop/remedy.h"
+#include "loop/seam_map.h"
+#include "loop/tone.h"
 #include "model/history.h"
+#include "model/loop_copy.h"
 #include "model/readings.h"
 #include "model/take_maker.h"
 #include "prepare/split.h"
@@ -85,12 +89,23 @@ public:
     const QString& path() const { return path_; }
     /// Searches loops in the kept part again, in the background; takes the best.
     void findLoops();
+    /// Loops as well as can be with posts near these, in the background.
+    void loopAround(Span wanted);
+    /// Gives the loop on screen to every other take.
+    void copyLoop(LoopCopy how, bool stagger);
 
     /// Peaks of the take's recording, or null while they are computed.
     std::shared_ptr<const PeakPyramid> peaks() const { return peaksOf(take()); }
     std::shared_ptr<const PeakPyramid> peaksOf(const Take* take) const;
     /// How the current loop measures, where that is known.
     std::optional<LoopCandidate> seam() const;
+    /// What would help the current loop, where something was found; otherwise null.
+    const LoopRemedy* remedy() const;
+    /// The tone that a very short loop is by itself.
+    std::optional<Hz> loopTone() const;
+    /// Has the map of the kept part drawn, coarse first; derivedChanged tells of every step.
+    void drawSeamMap();
+    const std::shared_ptr<const SeamMap>& seamMap() const { return seamMap_; }
     /// Pitch over time of the current take, where it is known.
     const std::optional<PitchLine>& pitchLine() const { return pitchLine_; }
     /// Of the kept part, where it is known.
@@ -114,6 +129,7 @@ private:
     void compileNow();
     bool addingMany() const;
     void measureSeam();
+    void findRemedy(const AudioPtr& sound, Span kept, std::optional<double> period);
     void analyseForDrawing();
     void makePeaks();
     void opened(const QString& path, const Result<Instrument>& result);
@@ -142,6 +158,11 @@ private:
     std::optional<LoopCandidate> seam_;
     int seamOf_ = 0; ///< Take::id.
     AudioPtr seamSound_;
+    std::optional<LoopRemedy> remedy_; ///< Of seam_.
+    std::optional<Hz> loopTone_;
+    std::shared_ptr<const SeamMap> seamMap_;
+    AudioPtr mapSound_;
+    Span mapKept_;
     struct Treating {
         int take = 0;
         Treatments list;

@@ -18,18 +18,33 @@ constexpr double arcRoom = 30.0;
 LoopStop::LoopStop(Session& s, QWidget* parent)
     : WaveBench(s, tr("Loop"), parent)
     , seam_(new SeamView(this))
+    , map_(new SeamMapView(this))
+    , hear_(new HearRow(s, this))
     , candidates_(new CandidateRow(this))
 {
     wave()->setHeadroom(arcRoom);
     wave()->setUnderlay([this](QPainter& p, const WaveGeometry& g) { paintUnder(p, g); });
     wave()->setOverlay([this](QPainter& p, const WaveGeometry& g) { paintOver(p, g); });
-    seam_->setMaximumHeight(150);
-    bench()->addWidget(seam_, 1);
+    auto* pictures = new QHBoxLayout;
+    pictures->setSpacing(10);
+    for (QWidget* picture : {static_cast<QWidget*>(seam_), static_cast<QWidget*>(map_)}) {
+        picture->setMaximumHeight(170);
+        pictures->addWidget(picture, 1);
+    }
+    bench()->addLayout(pictures, 2);
+    bench()->addWidget(hear_);
     bench()->addWidget(candidates_);
     addFields();
     connectFields();
+    connectBench();
+}
+
+void LoopStop::connectBench()
+{
     connect(wave(), &WaveView::handleMoved, this, &LoopStop::moveHandle);
+    connect(wave(), &WaveView::matchAsked, this, &LoopStop::moveToMatch);
     connect(wave(), &WaveView::handleCancelled, this, [this] { abandonGesture(); });
+    connect(wave(), &WaveView::handleReleased, wave(), qOverload<>(&QWidget::update));
     connect(wave(), &WaveView::stretchAsked, this, [this](qint64 frame) {
         const Take* t = session().take();
         if (t == nullptr)
@@ -42,70 +57,19 @@ LoopStop::LoopStop(Session& s, QWidget* parent)
         session().editTake(
             tr("Choose loop"), [&](Take& t) { t.loop = t.loopChoices[std::size_t(index)].loop; });
     });
+    connect(map_, &SeamMapView::chosen, this, [this](qint64 start, qint64 end) {
+        session().loopAround({Frames{start}, Frames{end}});
+    });
+    connect(seam_, &SeamView::shifted, this, &LoopStop::shiftEnd);
+    connect(seam_, &SeamView::shiftCancelled, this, [this] { abandonGesture(); });
+    connect(seam_, &SeamView::zoomed, this, &LoopStop::zoomCloseUp);
 }
 
-void LoopStop::addFields()
+void LoopStop::hideEvent(QHideEvent* event)
 {
-    const auto rateNow = [this] { return rate(); };
-    on_ = details()->addButton(tr("Loop is on"), tr("Off: the sound plays to its recorded end"));
-    on_->setCheckable(true);
-    start_ = details()->addField(
-        framesField(tr("Start"), tr("Where the loop begins again"), rateNow, true));
-    end_ = details()->addField(
-        framesField(tr("End"), tr("Where it goes back to the start"), rateNow, true));
-    length_ = details()->addField(
-        framesField(tr("Length"), tr("Moves the end; the start stays"), rateNow, false));
-    crossfade_ = details()->addField(framesField(tr("Crossfade"),
-        tr("How long the end is mixed with what lies before the start: longer hides more, and may "
-           "sound limp"),
-        rateNow, false));
-    curve_ = details()->addChoice(tr("Curve"),
-        tr("Automatic keeps the loudness, whatever both sides have in common"),
-        {tr("automatic"), tr("linear"), tr("equal power")});
-    evenOut_ = details()->addField(percentField(tr("Even out"),
-        tr("Takes the level change inside the loop out, so that it does not pump"), 0.0));
-    details()->addRule();
-    details()->addHeading(tr("What the seam does"));
-    verdict_ = new QLabel(this);
-    verdict_->setWordWrap(true);
-    details()->column()->addWidget(verdict_);
-    bars_ = new SeamBars(this);
-    details()->column()->addWidget(bars_);
-    details()->column()->addStretch(1);
-    find_ = details()->addButton(
-        tr("Find loops again"), tr("Searches the kept part and takes the best"), true);
-}
-
-void LoopStop::connectFields()
-{
-    connectToTake(start_, tr("Move loop start"),
-        [](Take& t, double f) { t.loop = withLoopStart(t.loop, t.kept, std::llround(f)); });
-    connectToTake(end_, tr("Move loop end"),
-        [](Take& t, double f) { t.loop = withLoopEnd(t.loop, t.kept, std::llround(f)); });
-    connectToTake(length_, tr("Change loop length"), [](Take& t, double f) {
-        t.loop = withLoopEnd(t.loop, t.kept, t.loop.span.start.value + std::llround(f));
-    });
-    connectToTake(crossfade_, tr("Change crossfade"),
-        [](Take& t, double f) { t.loop.crossfade = Frames{std::llround(f)}; });
-    connectToTake(evenOut_, tr("Even out loop"), [](Take& t, double v) { t.loop.evenOut = v; });
-    connect(curve_, &ChoiceField::chosen, this, [this](int index) {
-        session().editTake(tr("Change crossfade curve"), [&](Take& t) {
-            t.loop.curve = index == 0 ? FadeCurve::automatic
-                : index == 1          ? FadeCurve::linear
-                                      : FadeCurve::equalPower;
-        });
-    });
-    connect(on_, &QPushButton::clicked, this, [this](bool wanted) {
-        const Take* t = session().take();
-        // A loop that was never placed has to be found first.
-        if (wanted && t != nullptr && t->loop.span.length() < shortestLoop) {
-            session().findLoops();
-            return;
-        }
-        session().editTake(
-            wanted ? tr("Loop on") : tr("Loop off"), [&](Take& x) { x.loop.on = wanted; });
-    });
-    connect(find_, &QPushButton::clicked, this, [this] { session().findLoops(); });
+    // Keys play the whole sound at every other stop.
+    hear_->reset();
+    WaveBench::hideEvent(event);
 }
 
 void LoopStop::moveHandle(int id, qint64 frame, bool first)
@@ -126,10 +90,38 @@ void LoopStop::moveHandle(int id, qint64 frame, bool first)
         gesture(first));
 }
 
+void LoopStop::moveToMatch(int id, bool forward, bool first)
+{
+    const Take* take = session().take();
+    if (take == nullptr || !take->loop.repeats() || id == crossfadeGrip)
+        return;
+    const auto frame = id == startPost
+        ? nextMatchingStart(take->audio(), take->loop, forward, take->period())
+        : nextMatchingEnd(take->audio(), take->loop, forward, take->period());
+    moveHandle(id, frame, first);
+}
+
+void LoopStop::shiftEnd(qint64 frames, bool first)
+{
+    const Take* take = session().take();
+    if (take == nullptr || !take->loop.repeats())
+        return;
+    if (first)
+        shiftFrom_ = take->loop.span.end.value;
+    moveHandle(endPost, shiftFrom_ + frames, first);
+}
+
+void LoopStop::zoomCloseUp(double factor)
+{
+    closeUpZoom_ = factor > 0.0 ? std::clamp(closeUpZoom_ * factor, 0.02, 20.0) : 1.0;
+    if (const Take* take = session().take())
+        showCloseUp(*take);
+}
+
 void LoopStop::paintUnder(QPainter& painter, const WaveGeometry& g)
 {
     const Take* take = session().take();
-    if (take == nullptr || !take->loop.on)
+    if (take == nullptr || !take->loop.repeats())
         return;
     QColor inside = Theme::tokens().heather;
     inside.setAlpha(26);
@@ -142,122 +134,129 @@ void LoopStop::paintUnder(QPainter& painter, const WaveGeometry& g)
 void LoopStop::paintOver(QPainter& painter, const WaveGeometry& g)
 {
     const Take* take = session().take();
-    if (take == nullptr || !take->loop.on)
+    if (take == nullptr || !take->loop.repeats())
         return;
     const auto& t = Theme::tokens();
+    const Loop& loop = take->loop;
     // Far outside one place is as good as another, and near ones are painted faster.
     const auto near = [&](double x) {
         return std::clamp(x, g.area.left() - 4000.0, g.area.right() + 4000.0);
     };
-    const double start = near(g.xOf(double(take->loop.span.start.value)));
-    const double end = near(g.xOf(double(take->loop.span.end.value)));
-    const double fade = std::min(8000.0, double(take->loop.crossfade.value) / g.framesPerPixel);
+    const double start = near(g.xOf(double(loop.span.start.value)));
+    const double end = near(g.xOf(double(loop.span.end.value)));
+    const double fade = std::min(8000.0, double(loop.crossfade.value) / g.framesPerPixel);
+    const bool alternates = loop.mode == LoopMode::alternating;
     painter.save();
     painter.setClipRect(QRectF(g.area.left(), 0.0, g.area.width(), g.area.bottom()));
     // The two stretches that are mixed: wedges that grow towards the posts.
     QColor shade = t.heather;
     shade.setAlpha(88);
-    for (const double post : {start, end}) {
-        painter.setPen(QPen(t.heather, 1.2));
-        painter.setBrush(shade);
+    painter.setPen(QPen(t.heather, 1.2));
+    painter.setBrush(shade);
+    const auto wedge = [&](double post, double from) {
         painter.drawPolygon(QPolygonF()
-            << QPointF(post - fade, g.area.bottom()) << QPointF(post, g.area.top())
+            << QPointF(from, g.area.bottom()) << QPointF(post, g.area.top())
             << QPointF(post, g.area.bottom()));
-    }
-    // The return arc.
-    QPainterPath arc(QPointF(end, g.area.top() - 4.0));
-    const double lift = std::min(26.0, 8.0 + 0.1 * (end - start));
-    arc.cubicTo(QPointF(end - 0.25 * (end - start), g.area.top() - 4.0 - lift),
-        QPointF(start + 0.25 * (end - start), g.area.top() - 4.0 - lift),
-        QPointF(start, g.area.top() - 4.0));
+    };
+    wedge(end, end - fade);
+    // There and back mixes inside the loop at both turns.
+    wedge(start, alternates ? start + fade : start - fade);
+    // The return arc: pointed where the sound goes on.
+    const double lift = std::min(26.0, 8.0 + 0.1 * (end - start)), base = g.area.top() - 4.0;
+    QPainterPath arc(QPointF(end, base));
+    arc.cubicTo(QPointF(end - 0.25 * (end - start), base - lift),
+        QPointF(start + 0.25 * (end - start), base - lift), QPointF(start, base));
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(t.heather, 2.0));
     painter.drawPath(arc);
-    painter.drawLine(QPointF(start, g.area.top() - 5.0), QPointF(start + 9.0, g.area.top() - 11.0));
-    painter.drawLine(QPointF(start, g.area.top() - 5.0), QPointF(start + 10.0, g.area.top() - 2.0));
+    const auto arrow = [&](double x, double sign) {
+        painter.drawLine(QPointF(x, base - 1.0), QPointF(x + sign * 9.0, base - 7.0));
+        painter.drawLine(QPointF(x, base - 1.0), QPointF(x + sign * 10.0, base + 2.0));
+    };
+    arrow(start, 1.0);
+    if (alternates)
+        arrow(end, -1.0);
+    if (wave()->draggedHandle() == crossfadeGrip)
+        paintLimit(painter, g, loop);
     painter.restore();
 }
 
-void LoopStop::showSeam(const Take& take)
+/// How far the crossfade could go, and why no further.
+void LoopStop::paintLimit(QPainter& painter, const WaveGeometry& g, const Loop& loop)
 {
-    const double seconds = double(take.loop.span.length()) / take.rate();
-    if (!take.loop.on) {
-        bars_->setMeasured(std::nullopt, seconds);
-        verdict_->setText(take.loopMessage.empty()
-                ? tr("The loop is off.")
-                : tr("No loop was found: it %1.").arg(QString::fromStdString(take.loopMessage)));
+    const auto& t = Theme::tokens();
+    Loop most = loop;
+    most.crossfade = longestCrossfade(loop.span, loop.mode);
+    const double x = g.xOf(double(loop.span.end.value - most.crossfade.value));
+    painter.setPen(QPen(t.heather, 1.4, Qt::DashLine));
+    painter.drawLine(QPointF(x, g.area.top()), QPointF(x, g.area.bottom()));
+    const QString why =
+        tr("no longer than this: %1").arg(QString::fromStdString(crossfadeLimitReason(most)));
+    painter.setFont(Theme::font(12));
+    const double width = painter.fontMetrics().horizontalAdvance(why) + 12.0;
+    const double left = std::clamp(x + 6.0, g.area.left() + 4.0, g.area.right() - width - 4.0);
+    const QRectF place(left, g.area.top() + 6.0, width, 20.0);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(t.panel);
+    painter.drawRoundedRect(place, 4.0, 4.0);
+    painter.setPen(t.heather);
+    painter.drawText(place, Qt::AlignCenter, why);
+}
+
+void LoopStop::showCloseUp(const Take& take)
+{
+    if (!take.loop.repeats()) {
         seam_->clear();
         return;
     }
-    const auto& measured = session().seam();
-    const bool known = measured && measured->loop == take.loop;
-    if (known) {
-        const bool good = seamVerdict(measured->cost) == SeamVerdict::seamless;
-        bars_->setMeasured(measured, seconds);
-        verdict_->setText(good ? tr("Seamless.")
-                               : tr("It %1.").arg(typeset(describeSeam(measured->seam, seconds))));
-        verdict_->setStyleSheet(
-            QStringLiteral("color: %1; font-weight: 600")
-                .arg((good ? Theme::tokens().sea : Theme::tokens().coral).name()));
-    }
     // Three periods on either side; without a pitch, 10 ms.
     const auto period = take.period();
+    const double usual = period ? 3.0 * *period : 0.010;
     const auto reach = std::clamp<std::int64_t>(
-        std::llround((period ? 3.0 * *period : 0.010) * take.rate()), 16, 48000);
+        std::llround(usual * closeUpZoom_ * take.rate()), 8, std::int64_t(2.0 * take.rate()));
     seam_->setCloseUp(seamCloseUp(take.audio(), take.loop, reach),
-        period ? tr("6 periods") : typeset(formatSeconds(2.0 * double(reach) / take.rate())));
+        period && closeUpZoom_ == 1.0 ? tr("6 periods")
+                                      : typeset(formatSeconds(2.0 * double(reach) / take.rate())));
 }
 
 void LoopStop::refresh()
 {
     const bool has = showSound();
     const Take* take = session().take();
-    const bool on = has && take->loop.on;
-    for (auto* field : {start_, end_, length_, crossfade_, evenOut_})
-        field->setFieldEnabled(on);
-    curve_->setFieldEnabled(on);
-    on_->setEnabled(has);
-    find_->setEnabled(has);
-    on_->setChecked(on);
-    on_->setText(on ? tr("Loop is on") : tr("Loop is off"));
+    hear_->refresh();
+    refreshFields(has ? take : nullptr);
     if (!has) {
         wave()->setHandles({});
         seam_->clear();
+        map_->setMap(nullptr, 48000.0);
         candidates_->setCandidates(nullptr, {}, {});
-        bars_->setMeasured(std::nullopt, 1.0);
-        verdict_->clear();
         return;
     }
-    const Loop& loop = take->loop;
-    candidates_->setCandidates(session().peaks(), take->loopChoices, loop);
-    showSeam(*take);
-    if (!on) {
+    candidates_->setCandidates(session().peaks(), take->loopChoices, take->loop);
+    if (isVisible())
+        session().drawSeamMap();
+    map_->setMap(session().seamMap(), take->rate());
+    map_->setLoops(take->loop, take->loopChoices);
+    showCloseUp(*take);
+    refreshHandles(*take);
+}
+
+void LoopStop::refreshHandles(const Take& take)
+{
+    if (!take.loop.repeats()) {
         wave()->setHandles({});
         return;
     }
+    const Loop& loop = take.loop;
     const double start = double(loop.span.start.value), end = double(loop.span.end.value);
-    start_->setRange(double(take->kept.start.value), end - double(shortestLoop));
-    end_->setRange(start + double(shortestLoop), double(take->kept.end.value));
-    length_->setRange(double(shortestLoop), double(take->kept.end.value) - start);
-    crossfade_->setRange(0.0, double(longestCrossfade(loop.span).value));
-    start_->setValue(start);
-    end_->setValue(end);
-    length_->setValue(end - start);
-    crossfade_->setValue(double(loop.crossfade.value));
-    curve_->setIndex(loop.curve == FadeCurve::automatic ? 0
-            : loop.curve == FadeCurve::linear           ? 1
-                                                        : 2);
-    evenOut_->setValue(loop.evenOut);
     const auto note = [this](const QString& name) {
         return [this, name](double frame) {
             return tr("%1 %2").arg(name, QString::fromStdString(formatPosition(frame / rate())));
         };
     };
     const auto fadeNote = [this, loop](double) {
-        const QString length = typeset(formatSeconds(double(loop.crossfade.value) / rate()));
-        const auto reason = crossfadeLimitReason(loop);
-        return reason.empty() ? tr("crossfade %1").arg(length)
-                              : tr("crossfade %1: %2").arg(length, QString::fromStdString(reason));
+        return tr("crossfade %1")
+            .arg(typeset(formatSeconds(double(loop.crossfade.value) / rate())));
     };
     const auto& heather = Theme::tokens().heather;
     using Grip = WaveHandle::Grip;

@@ -67,6 +67,8 @@ QPushButton[kind="main"]:focus, QPushButton:checked:focus { border: 2px solid %3
 QPushButton:disabled { color: %4; background: %10; border-color: %5; }
 QPushButton[kind="plain"] { border: none; background: transparent; padding: 0 2px; text-align: left; }
 QPushButton[kind="plain"]:hover, QPushButton[kind="plain"]:focus { color: %6; text-decoration: underline; }
+QPushButton[kind="small"] { border-radius: 11px; padding: 0 10px; min-height: 21px;
+    font-size: 12px; }
 QToolButton { color: %3; }
 QToolButton:hover, QToolButton:focus { color: %6; }
 QToolButton:disabled { color: %5; }

@@ -17,9 +17,12 @@ public:
     explicit CandidateRow(QWidget* parent = nullptr);
     void setCandidates(std::shared_ptr<const PeakPyramid> peaks,
         std::vector<LoopCandidate> candidates, const Loop& current);
-    /// Where a card lies, for the mouse and for tests.
+    /// Where a card lies, for the mouse and for tests; outside where it is scrolled away.
     QRectF cardRect(std::size_t index) const;
     QSize sizeHint() const override { return {700, 68}; }
+    /// The first and the number of those that there is room for.
+    std::size_t first() const { return first_; }
+    std::size_t shown() const;
 
 signals:
     void chosen(int index);
@@ -28,13 +31,20 @@ protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    bool event(QEvent* event) override;
 
 private:
-    std::size_t shown() const;
+    void scrollTo(std::size_t first);
+    int cardAt(QPointF place) const; ///< -1 for none.
+    void paintCard(QPainter& painter, std::size_t index) const;
+    void paintMore(QPainter& painter) const;
     bool isCurrent(std::size_t index) const;
     std::shared_ptr<const PeakPyramid> peaks_;
     std::vector<LoopCandidate> candidates_;
     Loop current_;
+    std::size_t first_ = 0;
 };
 
 } // namespace puretone::app

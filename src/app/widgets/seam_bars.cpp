@@ -8,10 +8,16 @@
 
 namespace puretone::app {
 
+namespace {
+
+constexpr double rowHeight = 20.0;
+
+} // namespace
+
 SeamBars::SeamBars(QWidget* parent)
     : QWidget(parent)
 {
-    setFixedHeight(6 * 24);
+    setFixedHeight(7 * int(rowHeight));
     setAccessibleName(tr("Seam measures"));
     setToolTip(tr("Each bar ends at the level from which a seam begins to be heard"));
 }
@@ -39,16 +45,19 @@ void SeamBars::paintEvent(QPaintEvent*)
     rows.push_back({tr("click"), m.clickDb, limits.clickDb, " dB"});
     rows.push_back({tr("level step"), m.levelDb, limits.levelDb, " dB"});
     rows.push_back({tr("timbre step"), m.timbreDb, limits.timbreDb, " dB"});
+    rows.push_back({tr("change"), m.changeDb, limits.changeDb, " dB"});
     rows.push_back({tr("dip"), m.dipDb, limits.dipDb, " dB"});
     rows.push_back({tr("pulse"), m.pulseDb, limits.pulseDb, " dB"});
     rows.push_back({tr("pitch"), measured_ ? measured_->pitchErrorCents : 0.0, 5.0, " ct"});
     painter.setFont(Theme::font(13));
     for (std::size_t i = 0; i < rows.size(); ++i) {
         const auto& row = rows[i];
-        const double y = 24.0 * double(i);
+        const double y = rowHeight * double(i);
         painter.setPen(t.quietInk);
-        painter.drawText(QRectF(0.0, y, 84.0, 24.0), Qt::AlignLeft | Qt::AlignVCenter, row.name);
-        const QRectF bar(86.0, y + 9.0, std::max(20.0, width() - 86.0 - 72.0), 7.0);
+        painter.drawText(
+            QRectF(0.0, y, 84.0, rowHeight), Qt::AlignLeft | Qt::AlignVCenter, row.name);
+        const QRectF bar(
+            86.0, y + 0.5 * rowHeight - 3.5, std::max(20.0, width() - 86.0 - 72.0), 7.0);
         const double share = std::clamp(std::abs(row.value) / row.limit, 0.0, 1.0);
         const bool over = std::abs(row.value) > row.limit;
         painter.setPen(Qt::NoPen);
@@ -60,8 +69,8 @@ void SeamBars::paintEvent(QPaintEvent*)
         painter.drawRoundedRect(
             QRectF(bar.left(), bar.top(), std::max(5.0, share * bar.width()), 7.0), 3.5, 3.5);
         painter.setPen(over ? t.coral : t.ink);
-        painter.drawText(QRectF(width() - 70.0, y, 70.0, 24.0), Qt::AlignRight | Qt::AlignVCenter,
-            typeset(formatNumber(row.value, 1) + row.unit));
+        painter.drawText(QRectF(width() - 70.0, y, 70.0, rowHeight),
+            Qt::AlignRight | Qt::AlignVCenter, typeset(formatNumber(row.value, 1) + row.unit));
     }
 }
 

@@ -263,8 +263,12 @@ void WaveView::keyPressEvent(QKeyEvent* event)
         step = periodFrames_ > 0.0 ? periodFrames_ : 1.0;
     const bool first = !keyRun_;
     keyRun_ = true;
-    emit handleMoved(focused_, std::llround(h->frame + (left ? -step : step)), first);
     event->accept();
+    if (event->modifiers().testFlag(Qt::AltModifier)) {
+        emit matchAsked(focused_, right, first);
+        return;
+    }
+    emit handleMoved(focused_, std::llround(h->frame + (left ? -step : step)), first);
 }
 
 void WaveView::contextMenuEvent(QContextMenuEvent* event)

@@ -53,6 +53,7 @@ public:
     void scrollTo(double firstFrame);
     void zoom(double factor);
     bool dragging() const { return dragged_ >= 0; }
+    int draggedHandle() const { return dragged_; } ///< -1 for none.
     QSize minimumSizeHint() const override { return {300, 120}; }
 
 signals:
@@ -61,6 +62,8 @@ signals:
     void handleReleased(int id);
     void handleCancelled(int id);
     void viewChanged();
+    /// Alt with an arrow key: to the next place that matches.
+    void matchAsked(int id, bool forward, bool first);
     /// A double-click away from every handle.
     void stretchAsked(qint64 frame);
     /// The right button, or the menu key with `frame` in the middle of the view.
