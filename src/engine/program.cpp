@@ -77,7 +77,7 @@ void addLoop(const Take& take, double fastest, ZoneSound& sound)
     sound.wrapAt = sound.loopEnd + double(reach);
     sound.loop = take.loop;
     if (take.loop.mode == LoopMode::untilRelease)
-        sound.end = std::max(sound.wrapAt, double(sound.looped->end() - reach));
+        sound.end = std::max(sound.wrapAt, double(sound.looped->end()));
 }
 
 bool soundsAlike(const Take& a, const Take& b)

@@ -86,7 +86,7 @@ LoopCandidate loopNear(const Audio& audio, Span kept, Span wanted, const Loop& l
     around.from = std::max(around.from, around.onset);
     around.steadyTo = around.to;
     LoopSearch search(audio, around, period);
-    search.tryNear(wanted, like, keepCrossfade);
+    search.tryNear(wanted, like, keepCrossfade, kept.end);
     const auto best = std::min_element(search.found().begin(), search.found().end(),
         [](const LoopCandidate& a, const LoopCandidate& b) { return a.cost < b.cost; });
     return search.complete(*best);

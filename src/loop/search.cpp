@@ -261,7 +261,7 @@ void LoopSearch::runThereAndBack(const Progress& progress)
     }
 }
 
-void LoopSearch::tryNear(Span wanted, const Loop& settings, bool keepCrossfade)
+void LoopSearch::tryNear(Span wanted, const Loop& settings, bool keepCrossfade, Frames last)
 {
     std::vector<double> fades = {0.03, 0.08, 0.18, 0.35, 0.008};
     if (keepCrossfade)
@@ -270,17 +270,17 @@ void LoopSearch::tryNear(Span wanted, const Loop& settings, bool keepCrossfade)
     const double start = toSeconds(wanted.start, audio_.rate);
     const auto reach = std::int64_t(
         std::min(std::max(0.004, 1.2 * period_.value_or(0.0)), 0.25 * length) * audio_.rate);
-    std::int64_t last = -1;
+    std::int64_t tried = -1;
     for (const double fade : fades) {
         Loop loop = settings;
         loop.on = true;
         loop.span = wanted;
         loop.crossfade = toFrames(
             keepCrossfade ? fade : std::min(fade, longestFade(start, length)), audio_.rate);
-        loop = clampLoop(loop, audio_.frames());
-        if (loop.crossfade.value == last)
+        loop = clampLoop(loop, last.value);
+        if (loop.crossfade.value == tried)
             continue;
-        last = loop.crossfade.value;
+        tried = loop.crossfade.value;
         if (loop.mode == LoopMode::alternating) {
             const auto half = loop.crossfade.value / 2;
             const Span whole = audio_.whole();
@@ -293,7 +293,7 @@ void LoopSearch::tryNear(Span wanted, const Loop& settings, bool keepCrossfade)
         } else {
             loop.span.end.value = refinedEnd(audio_, loop, reach);
         }
-        loop = clampLoop(loop, audio_.frames());
+        loop = clampLoop(loop, last.value);
         if (loop.mode != LoopMode::alternating)
             fitFraction(loop);
         add(loop, LoopKind::longLiving, false);
@@ -301,11 +301,9 @@ void LoopSearch::tryNear(Span wanted, const Loop& settings, bool keepCrossfade)
     }
 }
 
-LoopCandidate LoopSearch::complete(const LoopCandidate& candidate)
+LoopCandidate LoopSearch::complete(const LoopCandidate& candidate) const
 {
-    if (candidate.seam.timbreDb < 99.0)
-        return candidate;
-    auto whole = candidateFor(meter_.measure(candidate.loop), candidate.loop, audio_.rate, period_);
+    auto whole = judgeLoop(audio_, candidate.loop, period_);
     whole.kind = candidate.kind;
     return whole;
 }

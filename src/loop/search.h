@@ -25,12 +25,13 @@ public:
     void run(const LoopGroup& group, const Progress& progress);
     /// Alternating loops over several parts of the sound.
     void runThereAndBack(const Progress& progress);
-    /// With several crossfades; `settings` gives curve, mode and evening, which are left alone.
-    void tryNear(Span wanted, const Loop& settings, bool keepCrossfade);
+    /// With several crossfades, no further than frame `last`; `settings` gives curve, mode and
+    /// evening, which are left alone.
+    void tryNear(Span wanted, const Loop& settings, bool keepCrossfade, Frames last);
 
     const std::vector<LoopCandidate>& found() const { return found_; }
-    /// What was given up half measured is measured to the end.
-    LoopCandidate complete(const LoopCandidate& candidate);
+    /// A candidate as judgeLoop sees it: measured to the end and by itself.
+    LoopCandidate complete(const LoopCandidate& candidate) const;
 
 private:
     double tryFade(const Joint& joint, double fade, LoopKind kind); ///< The least cost.

@@ -104,11 +104,12 @@ Channels mixWith(const FadeSides& sides, FadeCurve curve, double r)
 }
 
 /// Each band by its own law, where they differ enough to be heard.
-bool mixByBands(const FadeSides& sides, double r, std::span<const float> weights, double rate,
-    Channels& mixed)
+bool mixByBands(
+    const FadeSides& sides, double r, std::span<const float> weights, double rate, Channels& mixed)
 {
     constexpr double differs = 0.12, heardShare = 0.01;
-    const Bands ending = splitBands(sides.ending, rate), beginning = splitBands(sides.beginning, rate);
+    const Bands ending = splitBands(sides.ending, rate),
+                beginning = splitBands(sides.beginning, rate);
     std::array<Likeness, bandCount> parts;
     double power = 0.0;
     for (std::size_t b = 0; b < bandCount; ++b) {
@@ -124,8 +125,8 @@ bool mixByBands(const FadeSides& sides, double r, std::span<const float> weights
     for (auto& channel : mixed)
         std::fill(channel.begin(), channel.end(), 0.0f);
     for (std::size_t b = 0; b < bandCount; ++b) {
-        const auto band = mixWith(
-            {ending[b], beginning[b]}, FadeCurve::automatic, parts[b].correlation());
+        const auto band =
+            mixWith({ending[b], beginning[b]}, FadeCurve::automatic, parts[b].correlation());
         for (std::size_t c = 0; c < mixed.size(); ++c)
             for (std::size_t i = 0; i < mixed[c].size(); ++i)
                 mixed[c][i] += band[c][i];
@@ -143,11 +144,6 @@ std::vector<float> slowPower(const Channels& channels, std::size_t width)
     return smoothed(smoothed(power, width), width);
 }
 
-double taper(double u)
-{
-    return std::sqrt(std::sin(std::numbers::pi * std::clamp(u, 0.0, 1.0)));
-}
-
 /// Brings the mix to the level that runs from one side's to the other's.
 void ride(const FadeSides& sides, double rate, Channels& mixed)
 {
@@ -155,8 +151,7 @@ void ride(const FadeSides& sides, double rate, Channels& mixed)
     const auto n = sides.frames();
     if (double(n) < shortest * rate)
         return;
-    const auto width
-        = std::size_t(std::clamp(double(n) / 6.0, 0.012 * rate, 0.03 * rate)) | 1U;
+    const auto width = std::size_t(std::clamp(double(n) / 6.0, 0.012 * rate, 0.03 * rate)) | 1U;
     const auto e = slowPower(sides.ending, width), s = slowPower(sides.beginning, width);
     const auto y = slowPower(mixed, width);
     // Slow enough to be reckoned at every 32nd frame.
@@ -167,16 +162,17 @@ void ride(const FadeSides& sides, double rate, Channels& mixed)
         if (e[i] < 1e-16f || s[i] < 1e-16f || y[i] < 1e-16f)
             continue;
         const double u = double(i) / double(n), smooth = u * u * (3.0 - 2.0 * u);
-        const double wanted
-            = std::log(double(e[i])) * (1.0 - smooth) + std::log(double(s[i])) * smooth;
+        const double wanted =
+            std::log(double(e[i])) * (1.0 - smooth) + std::log(double(s[i])) * smooth;
         const double db = 10.0 / std::numbers::ln10 * (wanted - std::log(double(y[i])));
-        gain[k] = float(std::clamp(db, -mostDb, mostDb) * taper(u));
+        gain[k] = float(std::clamp(db, -mostDb, mostDb));
     }
     gain = smoothed(gain, std::max<std::size_t>(1, width / grid) | 1U);
     for (std::size_t k = 0; k < gain.size(); ++k) {
         // The smoothing must not leave a step at the ends.
         const auto i = double(std::min(k * grid, n));
-        const double edge = std::min({1.0, i / double(width), (double(n) - i) / double(width)});
+        const double ramp = double(width) / 3.0;
+        const double edge = std::min({1.0, i / ramp, (double(n) - i) / ramp});
         gain[k] = float(std::pow(10.0, double(gain[k]) * edge / 20.0));
     }
     for (std::size_t i = 0; i < n; ++i) {
@@ -228,6 +224,10 @@ std::vector<std::vector<float>> mixSides(const FadeSides& sides, FadeCurve curve
         return sides.ending;
     if (curve != FadeCurve::automatic)
         return mixWith(sides, curve, 0.0);
+    // A correlation of a handful of frames says nothing.
+    constexpr std::size_t fewest = 16;
+    if (sides.frames() < fewest)
+        return mixWith(sides, FadeCurve::linear, 1.0);
     constexpr double shortestForBands = 0.008;
     const auto weights = fadeWeights(sides.frames());
     const double r = likeness(sides.ending, sides.beginning, weights).correlation();

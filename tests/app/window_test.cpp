@@ -180,9 +180,9 @@ TEST_CASE("loop candidates and pitch candidates are taken with one click", "[app
     d.settle();
     REQUIRE(d.session().seam());
     CHECK(d.session().seam()->loop == d.take().loop);
-    d.click(d.window.stop(Stop::loop), "Loop is on");
+    d.click(d.window.stop(Stop::loop), "on");
     CHECK_FALSE(d.take().loop.on);
-    d.click(d.window.stop(Stop::loop), "Find loops again");
+    d.click(d.window.stop(Stop::loop), "Find again");
     CHECK(d.take().loop == d.take().loopChoices[0].loop);
     d.goTo(Stop::pitch);
     auto* list = static_cast<PitchStop*>(d.window.stop(Stop::pitch))->choices();

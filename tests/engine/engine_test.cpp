@@ -2,6 +2,8 @@
 #include "engine/engine.h"
 
 #include "engine/render.h"
+#include "loop/tone.h"
+#include "pitch/report.h"
 #include "support/no_allocation.h"
 #include "support/takes.h"
 
@@ -83,6 +85,99 @@ TEST_CASE("a loop of a few frames is a tone, too", "[engine][loop]")
     const auto take = looped(plainTake(mono(sine(4800.0, rate, 0.5)), 60.0), 1000, 1010, 0);
     const auto out = playNote(instrumentOf(take), GENERATE(48, 60, 72), 0.5);
     CHECK(rmsDb(part(out, 0.1, 0.4)) > -12.0);
+}
+
+TEST_CASE("there and back is heard without a trace at either turn", "[engine][loop][alternating]")
+{
+    // A cosine about each turning point runs backward as it ran forward.
+    const auto wave = sine(480.0, rate, 1.0);
+    auto take = looped(plainTake(mono(wave), midiOf(Hz{480.0})), 20025 - 1000, 24025 + 1000, 2000);
+    take.loop.mode = LoopMode::alternating;
+    const int semitones = GENERATE(-13, 0, 12);
+    const int key = int(std::round(midiOf(Hz{480.0}))) + semitones;
+    const auto out = playNote(instrumentOf(take), key, 3.0);
+    const double sounding = 480.0 * std::exp2((key - midiOf(Hz{480.0})) / 12.0);
+    // Frame 20025 is a quarter of a period on; half a frame beside the top is -30 dB of the rest.
+    CHECK(sineToRestDb(part(out, 0.1, 2.9), sounding, rate) > 25.0);
+    CHECK_THAT(rmsDb(part(out, 1.0, 1.5)), WithinAbs(rmsDb(part(out, 0.1, 0.3)), 0.3));
+}
+
+TEST_CASE("a short fitted loop is in tune with its note at every key", "[engine][loop][pitch]")
+{
+    const double hz = 987.77;
+    auto take = plainTake(mono(harmonicTone(hz, rate, 1.0, 4)), midiOf(Hz{hz}));
+    take.loop.on = true;
+    take.loop.span = {Frames{20000}, Frames{20097}};
+    take.loop = fittedToPeriods(take.loop, 1.0 / hz, rate, 48000);
+    const int key = GENERATE(71, 83, 95);
+    const auto out = playNote(instrumentOf(take), key, 3.0);
+    const auto report = analysePitch(part(out, 1.0, 2.8), rate);
+    REQUIRE(report.midi);
+    CHECK_THAT(*report.midi - (midiOf(Hz{hz}) + key - std::round(midiOf(Hz{hz}))),
+        WithinAbs(0.0, 0.006)); // semitones: 0.6 cent, of which the reading's own are 0.1
+}
+
+TEST_CASE("until release the note loops, then goes on to its recorded end", "[engine][loop]")
+{
+    // Low while it loops, an octave higher behind the loop.
+    auto wave = harmonicTone(240.0, rate, 1.0);
+    const auto tail = harmonicTone(480.0, rate, 1.0);
+    wave.insert(wave.end(), tail.begin(), tail.end());
+    auto take = looped(plainTake(mono(wave), midiOf(Hz{240.0})), 20000, 40000, 2000);
+    take.loop.mode = LoopMode::untilRelease;
+    auto instrument = instrumentOf(take);
+    instrument.envelope.release = 0.05;
+    const auto out = playNote(instrument, 58, 3.0);
+    const double shift = 58 - midiOf(Hz{240.0});
+    const auto held = analysePitch(part(out, 1.5, 2.9), rate);
+    CHECK_THAT(held.midi.value_or(0.0), WithinAbs(midiOf(Hz{240.0}) + shift, 0.05));
+    REQUIRE(double(out.size()) / rate > 4.1);
+    // At most one round later the recorded rest is heard, whatever the release.
+    const auto left = analysePitch(part(out, 3.7, 4.1), rate);
+    CHECK_THAT(left.midi.value_or(0.0), WithinAbs(midiOf(Hz{480.0}) + shift, 0.05));
+    CHECK(double(out.size()) / rate < 5.5);
+    // The octave's own bends are four times as sharp.
+    CHECK(worstEdge(part(out, 2.9, 4.1)) < 4.5 * worstEdge(part(out, 0.5, 1.5)));
+}
+
+TEST_CASE("a one-shot plays to its end, but not through a panic", "[engine][loop]")
+{
+    auto take = plainTake(mono(harmonicTone(240.0, rate, 2.0)), midiOf(Hz{240.0}));
+    take.loop.mode = LoopMode::oneShot;
+    auto instrument = instrumentOf(take);
+    instrument.envelope.release = 0.05;
+    const auto out = playNote(instrument, 58, 0.1);
+    CHECK_THAT(rmsDb(part(out, 1.4, 1.8)), WithinAbs(rmsDb(part(out, 0.2, 0.6)), 0.2));
+    const auto stopped = renderEvents(
+        instrument, {{0.0, MidiEvent::noteOn(58, 127)}, {0.5, MidiEvent::allOff()}}, rate);
+    CHECK(double(stopped.frames()) / rate < 0.8);
+}
+
+TEST_CASE("notes may begin at the loop, or before its joint again and again", "[engine][loop]")
+{
+    // A ramp tells the place: each frame's value is its own position.
+    std::vector<float> wave(96000);
+    for (std::size_t i = 0; i < wave.size(); ++i)
+        wave[i] = float(double(i) / 96000.0);
+    const auto take = looped(plainTake(mono(wave), 60.0), 48000, 84000, 0);
+    auto instrument = instrumentOf(take);
+    instrument.envelope.attack = 0.0;
+    const auto entered = [&](NoteEntry entry) {
+        return renderEvents(instrument,
+            {{0.0, MidiEvent::enterAt(entry)}, {0.001, MidiEvent::noteOn(60, 127)},
+                {3.0, MidiEvent::noteOff(60)}},
+            rate)
+            .channels[0];
+    };
+    // Half a second of a ramp later.
+    const auto at = [&](NoteEntry entry, double seconds) {
+        return double(entered(entry)[std::size_t(seconds * rate)]) * 96000.0;
+    };
+    CHECK_THAT(at(NoteEntry::beginning, 0.25), WithinAbs(12000.0, 200.0));
+    CHECK_THAT(at(NoteEntry::loopStart, 0.25), WithinAbs(60000.0, 200.0));
+    CHECK_THAT(at(NoteEntry::beforeJoint, 0.25), WithinAbs(72000.0, 200.0));
+    // A second later, and a fade, it is there again.
+    CHECK_THAT(at(NoteEntry::beforeJoint, 1.03 + 0.25), WithinAbs(72000.0, 2500.0));
 }
 
 TEST_CASE("a held looped note stays at full level for as long as it is held", "[engine][loop]")

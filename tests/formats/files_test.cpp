@@ -52,6 +52,50 @@ void put(const std::filesystem::path& path, std::span<const std::byte> bytes)
 
 } // namespace
 
+TEST_CASE("every way of looping is written so that it comes back", "[formats][loop]")
+{
+    const TemporaryFolder folder;
+    const auto mode = GENERATE(
+        LoopMode::forward, LoopMode::alternating, LoopMode::untilRelease, LoopMode::oneShot);
+    auto instrument = example(GENERATE(false, true));
+    auto& take = instrument.takes[0];
+    take.loop.span = {Frames{20000}, Frames{44000}};
+    take.loop.crossfade = Frames{3000};
+    take.loop.evenOut = 0.7;
+    take.loop.mode = mode;
+    const auto prepared = prepareTake(take);
+    CHECK(preparedFrames(take) == prepared.audio.frames());
+    for (const char* name : {"a.sf2", "a.sfz", "a.wav", "a.puretone"}) {
+        CAPTURE(name, int(mode));
+        REQUIRE(writeInstrument(instrument, folder / name));
+        const auto read = openInstrument(folder / name);
+        REQUIRE(read);
+        const auto& got = read->takes[0];
+        if (std::string(name) == "a.puretone") {
+            CHECK(got.loop == take.loop);
+            continue;
+        }
+        CHECK(got.loop.on == (mode != LoopMode::oneShot));
+        if (std::string(name) != "a.wav") { // which has no room for it
+            CHECK(playedMode(got) == modeInFiles(mode));
+            CHECK_THAT(read->envelope.release,
+                WithinAbs(mode == LoopMode::untilRelease || mode == LoopMode::oneShot
+                        ? Envelope{}.release
+                        : 0.4,
+                    0.01));
+        }
+        // The same seam for whoever reads it.
+        if (mode != LoopMode::oneShot) {
+            const auto ours = judgeLoop(take.audio(), take.loop, take.period());
+            const auto theirs = judgeLoop(got.audio(), got.loop, take.period());
+            CHECK_THAT(theirs.seam.pulseDb, WithinAbs(ours.seam.pulseDb, 1.0));
+            CHECK_THAT(theirs.seam.clickDb, WithinAbs(ours.seam.clickDb, 1.0));
+            CHECK_THAT(theirs.seam.levelDb, WithinAbs(ours.seam.levelDb, 1.0));
+            CHECK_THAT(theirs.seam.timbreDb, WithinAbs(ours.seam.timbreDb, 1.0));
+        }
+    }
+}
+
 TEST_CASE("a project opens as the same instrument, its audio byte for byte", "[formats][project]")
 {
     const TemporaryFolder folder;

@@ -31,16 +31,16 @@ TEST_CASE("after the mix the end goes on as the start does", "[loop][crossfade]"
     const auto curve = GENERATE(FadeCurve::automatic, FadeCurve::linear, FadeCurve::equalPower);
     const Audio audio = mono(noise(48000.0, 1.0));
     const Loop loop = loopOf(12000, 40000, 6000, curve);
-    const Audio baked = bake(audio, loop);
+    const auto baked = bakeLoop(audio, loop);
+    const auto& turn = baked.turn.channels[0];
+    REQUIRE(turn.size() == 28000);
+    CHECK(baked.from == 12000);
+    CHECK(baked.changed == 22000);
+    CHECK(baked.rounds == 1);
     // One frame before the end only the beginning's side is left, up to the last step of the fade.
-    CHECK_THAT(double(baked.channels[0][39999]), WithinAbs(double(audio.channels[0][11999]), 2e-3));
-    // Before the fade and behind the loop nothing was touched.
-    for (const std::size_t f : {0U, 20000U, 33999U, 40000U, 47999U})
-        CHECK(baked.channels[0][f] == audio.channels[0][f]);
-    const Audio turn = bakeTurn(audio, loop);
-    REQUIRE(turn.frames() == 28000);
-    for (std::size_t i = 0; i < 28000; i += 99)
-        REQUIRE(turn.channels[0][i] == baked.channels[0][12000 + i]);
+    CHECK_THAT(double(turn[27999]), WithinAbs(double(audio.channels[0][11999]), 2e-3));
+    for (std::size_t i = 0; i < 22000; i += 99)
+        REQUIRE(turn[i] == audio.channels[0][12000 + i]);
 }
 
 TEST_CASE(
@@ -63,7 +63,7 @@ TEST_CASE(
     const Audio audio = mono(wave);
     const Loop loop = loopOf(fade, fade + length, fade);
     CHECK_THAT(sideCorrelation(audio, loop.span, fade), WithinAbs(wanted, 0.05));
-    const Audio turn = bakeTurn(audio, loop);
+    const Audio turn = bakeLoop(audio, loop).turn;
     const double whole = rmsDb(a);
     for (std::int64_t at = length - fade; at + 4800 <= length; at += 2400) {
         const auto part = std::span(turn.channels[0]).subspan(std::size_t(at), 4800);
@@ -82,7 +82,7 @@ TEST_CASE("evening out takes the rise of the level away without a step", "[loop]
     Loop loop = loopOf(24000, 72000, 4800);
     CHECK_THAT(levelRise(audio, loop.span, 4800).value, WithinAbs(3.0, 0.2));
     loop.evenOut = 1.0;
-    const Audio turn = bakeTurn(audio, loop);
+    const Audio turn = bakeLoop(audio, loop).turn;
     const auto level = [&](std::size_t from) {
         return rmsDb(std::span(turn.channels[0]).subspan(from, 2000));
     };
@@ -98,13 +98,20 @@ TEST_CASE("loops are clamped into their recording", "[loop][bad-input]")
         Loop loop = loopOf(std::int64_t(next.between(-2000, 3000)),
             std::int64_t(next.between(-2000, 3000)), std::int64_t(next.between(-500, 5000)));
         loop.evenOut = next.between(-1.0, 2.0);
+        loop.evenColour = i % 7 == 0 ? std::nan("") : next.between(-1.0, 2.0);
+        loop.fraction = next.between(-2.0, 2.0);
+        loop.mode = LoopMode(i % 4);
         const std::int64_t frames = std::int64_t(next.between(4, 1500));
         const Loop c = clampLoop(loop, frames);
         REQUIRE(c.span.start.value >= 0);
         REQUIRE(c.span.end.value <= frames);
         REQUIRE(c.span.length() >= shortestLoop);
         REQUIRE(c.crossfade.value >= 0);
-        REQUIRE(c.crossfade <= longestCrossfade(c.span));
+        REQUIRE(c.crossfade <= longestCrossfade(c.span, c.mode));
+        REQUIRE((c.evenColour >= 0.0 && c.evenColour <= 1.0));
+        REQUIRE(std::abs(c.fraction) <= 0.5);
+        if (c.on && frames >= shortestLoop)
+            REQUIRE(bakeLoop(mono(noise(48000.0, double(frames) / 48000.0)), c).turn.frames() > 0);
         REQUIRE(clampLoop(c, frames) == c);
     }
     CHECK_FALSE(clampLoop(loopOf(0, 2, 0), 2).on);
@@ -114,12 +121,20 @@ TEST_CASE("the close-up shows both sides of the joint in step", "[loop][closeup]
 {
     const Audio audio = mono(sine(480.0, 48000.0, 1.0)); // 100 frames a period
     const auto up = seamCloseUp(audio, loopOf(10000, 30000, 0), 150);
-    REQUIRE(up.end.size() == 300);
-    REQUIRE(up.start.size() == 300);
+    REQUIRE(up.channels.size() == 1);
+    REQUIRE(up.channels[0].end.size() == 300);
+    REQUIRE(up.channels[0].start.size() == 300);
     for (std::size_t i = 0; i < 300; ++i)
-        REQUIRE_THAT(double(up.end[i]), WithinAbs(double(up.start[i]), 1e-4));
+        REQUIRE_THAT(
+            double(up.channels[0].end[i]), WithinAbs(double(up.channels[0].start[i]), 1e-4));
     // Nothing before the recording, nothing behind it.
     const auto edge = seamCloseUp(audio, loopOf(50, 48000, 0), 100);
-    CHECK(edge.start[0] == 0.0f);
-    CHECK(edge.end.size() == 100);
+    CHECK(edge.channels[0].start[0] == 0.0f);
+    CHECK(edge.channels[0].end[199] == 0.0f);
+    // There and back: what comes is what was, mirrored at the turn.
+    Loop back = loopOf(10000, 30000, 2000);
+    back.mode = LoopMode::alternating;
+    const auto turn = seamCloseUp(audio, back, 100);
+    CHECK(turn.channels[0].end[0] == audio.channels[0][28900]);
+    CHECK(turn.channels[0].start[0] == turn.channels[0].end[199]);
 }

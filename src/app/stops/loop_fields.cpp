@@ -26,7 +26,10 @@ template <class E, std::size_t N> int indexOf(const E (&values)[N], E value)
 void LoopStop::addFields()
 {
     const auto rateNow = [this] { return rate(); };
-    on_ = details()->addButton(tr("Loop is on"), tr("Off: the sound plays to its recorded end"));
+    on_ = addTitleButton(tr("on"), tr("Off: the sound plays to its recorded end"));
+    on_->setAccessibleName(tr("Loop on"));
+    // Much stands here; a little closer together it needs no scrolling.
+    details()->column()->setSpacing(3);
     on_->setCheckable(true);
     mode_ = details()->addChoice(tr("Way"),
         tr("Forward: from the end back to the start. There and back: every other time backward. "
@@ -53,10 +56,12 @@ void LoopStop::addFields()
     details()->addRule();
     addSeamReadings();
     details()->column()->addStretch(1);
-    find_ = details()->addButton(
-        tr("Find loops again"), tr("Searches the kept part and takes the best"), true);
-    copy_ = details()->addButton(tr("Copy to the other takes…"),
-        tr("Gives this loop to every other take, in one of several ways"));
+    const auto buttons = details()->addButtons(
+        {{tr("Find again"), tr("Searches the kept part for loops and takes the best")},
+            {tr("Copy to…"), tr("Gives this loop to every other take, in one of several ways")}});
+    find_ = buttons[0];
+    find_->setProperty("kind", "main");
+    copy_ = buttons[1];
 }
 
 void LoopStop::addSeamReadings()
@@ -228,7 +233,7 @@ void LoopStop::refreshFields(const Take* take)
     copy_->setVisible(session().instrument().takes.size() > 1);
     copy_->setEnabled(has && take->loop.span.length() >= shortestLoop);
     on_->setChecked(repeats);
-    on_->setText(repeats ? tr("Loop is on") : tr("Loop is off"));
+    on_->setText(repeats ? tr("on") : tr("off"));
     if (!has) {
         remedy_->hide();
         fit_->hide();

@@ -46,9 +46,23 @@ StopView::StopView(Session& session, const QString& title, QWidget* parent)
     details_ = new FieldColumn(scroll);
     scroll->setWidget(details_);
     details_->column()->setContentsMargins(13, 12, 13, 12);
-    details_->addHeading(title);
+    titleRow_ = new QHBoxLayout;
+    details_->column()->addLayout(titleRow_);
+    auto* heading = details_->addHeading(title);
+    details_->column()->removeWidget(heading);
+    titleRow_->addWidget(heading, 1);
     connect(
         details_, &FieldColumn::refused, this, [this](const QString& why) { session_.say(why); });
+}
+
+QPushButton* StopView::addTitleButton(const QString& text, const QString& tip)
+{
+    auto* button = new QPushButton(text, this);
+    button->setToolTip(tip);
+    button->setAccessibleName(text);
+    button->setProperty("kind", "small");
+    titleRow_->addWidget(button);
+    return button;
 }
 
 void StopView::connectToTake(

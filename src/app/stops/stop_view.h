@@ -24,6 +24,8 @@ protected:
     Session& session() { return session_; }
     QVBoxLayout* bench() { return bench_; }
     FieldColumn* details() { return details_; }
+    /// A small button at the right of the details' title.
+    QPushButton* addTitleButton(const QString& text, const QString& tip);
 
     /// Makes a field's edits change the take, one step per gesture.
     void connectToTake(
@@ -39,6 +41,7 @@ private:
     Session& session_;
     QVBoxLayout* bench_;
     FieldColumn* details_;
+    QHBoxLayout* titleRow_;
     int gesture_ = 0;
 };
 

@@ -10,7 +10,7 @@ namespace puretone::app {
 
 namespace {
 
-constexpr double rowHeight = 20.0;
+constexpr double rowHeight = 19.0;
 
 } // namespace
 

@@ -100,7 +100,7 @@ void SeamMapView::drawImage()
                 return double(v);
         return 255.0;
     };
-    const double low = level(0.1), high = std::max(low + 12.0, level(0.995));
+    const double low = level(0.3), high = std::max(low + 12.0, level(0.995));
     const auto& t = Theme::tokens();
     std::array<QRgb, 256> shades{};
     for (std::size_t v = 0; v < shades.size(); ++v) {

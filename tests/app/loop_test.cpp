@@ -1,0 +1,215 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The loop's bench in the real window.
+#include "support/driver.h"
+
+#include <catch2/catch.hpp>
+
+using namespace probe;
+using Catch::Matchers::WithinAbs;
+
+namespace {
+
+const std::string sounds = std::string(DEMO_FOLDER) + "/sounds/";
+
+LoopStop* loopStop(Driver& d)
+{
+    d.goTo(Stop::loop);
+    return static_cast<LoopStop*>(d.window.stop(Stop::loop));
+}
+
+void choose(QWidget* stop, const QString& label, const QString& word)
+{
+    for (auto* field : stop->findChildren<ChoiceField*>())
+        if (auto* box = field->findChild<QComboBox*>(); box->accessibleName() == label) {
+            box->setCurrentText(word);
+            emit box->activated(box->currentIndex());
+        }
+}
+
+} // namespace
+
+TEST_CASE("a click in the seam map loops there", "[app][loop][map]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto* stop = loopStop(d);
+    d.settle();
+    auto* map = stop->map();
+    REQUIRE(d.session().seamMap());
+    const Span wanted{Frames{60000}, Frames{100000}};
+    const auto before = d.take().loop;
+    QTest::mouseClick(map, Qt::LeftButton, {}, map->placeOf(wanted).toPoint());
+    d.settle();
+    const auto loop = d.take().loop;
+    CHECK_FALSE(loop == before);
+    // A pixel is about 400 frames, and the end settles within 1.2 periods.
+    CHECK_THAT(double(loop.span.start.value), WithinAbs(60000.0, 1000.0));
+    CHECK_THAT(double(loop.span.end.value), WithinAbs(100000.0, 2000.0));
+    CHECK(d.session().history().undoName() == "Loop there");
+    REQUIRE(d.session().seam());
+    CHECK(seamVerdict(d.session().seam()->cost) == SeamVerdict::seamless);
+    // By keys, too: Enter at the cross that the arrows move.
+    map->setFocus();
+    QTest::keyClick(map, Qt::Key_Right);
+    QTest::keyClick(map, Qt::Key_Return);
+    d.settle();
+    CHECK(d.take().loop.span.start > loop.span.start);
+    d.session().undo();
+    d.session().undo();
+    CHECK(d.take().loop == before);
+}
+
+TEST_CASE("the close-up moves the end under the beginning", "[app][loop]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto* view = loopStop(d)->closeUp();
+    const auto loop = d.take().loop;
+    const QPoint from(view->width() / 2, view->height() / 2);
+    QTest::mousePress(view, Qt::LeftButton, {}, from);
+    QTest::mouseMove(view, from - QPoint(30, 0));
+    CHECK(d.take().loop.span.end > loop.span.end);
+    QTest::mouseMove(view, from);
+    QTest::mouseRelease(view, Qt::LeftButton, {}, from);
+    CHECK(d.take().loop.span.end == loop.span.end);
+    view->setFocus();
+    QTest::keyClick(view, Qt::Key_Left);
+    QTest::keyClick(view, Qt::Key_Left);
+    CHECK(d.take().loop.span.end.value == loop.span.end.value - 2);
+}
+
+TEST_CASE("Alt with an arrow key steps a post from match to match", "[app][loop][hand]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto* wave = loopStop(d)->wave();
+    const double period = *d.take().period() * d.take().rate();
+    const double end = double(d.take().loop.span.end.value);
+    const auto& g = wave->geometryOfWave();
+    QTest::mouseClick(wave, Qt::LeftButton, {}, QPointF(g.xOf(end), g.area.top()).toPoint());
+    QTest::keyClick(wave, Qt::Key_Left, Qt::AltModifier);
+    const double moved = end - double(d.take().loop.span.end.value);
+    CHECK(moved > 0.4 * period);
+    CHECK(moved < 2.1 * period);
+}
+
+TEST_CASE("every way of looping is chosen, heard and undone", "[app][loop]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto* stop = loopStop(d);
+    const auto before = d.take().loop;
+    choose(stop, "Way", "there and back");
+    CHECK(d.take().loop.mode == LoopMode::alternating);
+    d.pressKey(45);
+    CHECK_THAT(d.hearPitch(), WithinAbs(45.0, 0.2));
+    d.releaseKey(45);
+    choose(stop, "Way", "one-shot");
+    CHECK_FALSE(d.take().loop.repeats());
+    CHECK(d.window.stop(Stop::loop)->isVisible());
+    // Switched on again it loops.
+    d.click(stop, "off");
+    CHECK(d.take().loop.mode == LoopMode::forward);
+    CHECK(d.take().loop.repeats());
+    d.session().undo();
+    d.session().undo();
+    d.session().undo();
+    CHECK(d.take().loop == before);
+}
+
+TEST_CASE("what the seam does is said, with a remedy that helps", "[app][loop][remedy]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto* stop = loopStop(d);
+    d.settle();
+    CHECK_FALSE(stop->remedyButton()->isVisible());
+    d.session().editTake("Worse", [](Take& t) {
+        t.loop.crossfade = Frames{0};
+        t.loop.span.end.value += 200;
+        t.loop.fraction = 0.0;
+    });
+    d.settle();
+    REQUIRE(d.session().seam());
+    REQUIRE(seamVerdict(d.session().seam()->cost) == SeamVerdict::audible);
+    REQUIRE(stop->remedyButton()->isVisible());
+    const auto name = stop->remedyButton()->text();
+    QTest::mouseClick(stop->remedyButton(), Qt::LeftButton);
+    CHECK(QString::fromStdString(d.session().history().undoName()) == name);
+    d.settle();
+    CHECK(seamVerdict(d.session().seam()->cost) == SeamVerdict::seamless);
+    CHECK_FALSE(stop->remedyButton()->isVisible());
+}
+
+TEST_CASE("a slice of a few milliseconds offers its own pitch", "[app][loop][tone]")
+{
+    Driver d;
+    d.open(sounds + "wind-in-the-rigging.flac");
+    auto* stop = loopStop(d);
+    d.session().editTake("Slice", [](Take& t) {
+        t.loop.on = true;
+        t.loop.mode = LoopMode::forward;
+        t.loop.span = {Frames{48000}, Frames{48000 + 300}};
+        t.loop.crossfade = Frames{60};
+        t.loop.fraction = 0.0;
+    });
+    d.settle();
+    REQUIRE(d.session().loopTone());
+    REQUIRE(stop->toneButton()->isVisible());
+    QTest::mouseClick(stop->toneButton(), Qt::LeftButton);
+    const double hz = d.take().rate() / 300.0;
+    const double midi = midiOf(d.session().loopTone().value_or(Hz{hz}));
+    CHECK_THAT(d.take().tuning.soundingMidi(), WithinAbs(midi, 1e-6));
+    d.settle();
+    CHECK_FALSE(stop->toneButton()->isVisible());
+    // And so it plays in tune, once the wind before it has gone by.
+    QTest::mouseClick(stop->hearing()->button(NoteEntry::loopStart), Qt::LeftButton);
+    d.pressKey(60);
+    CHECK_THAT(d.hearPitch(), WithinAbs(60.0, 0.03));
+    d.releaseKey(60);
+}
+
+TEST_CASE("keys play one part of the loop only while the loop is on screen", "[app][loop][hear]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto* hear = loopStop(d)->hearing();
+    QTest::mouseClick(hear->button(NoteEntry::beforeJoint), Qt::LeftButton);
+    d.pressKey(45);
+    d.hearPitch();
+    const auto place = d.session().player().engine().look().position;
+    const auto& loop = d.take().loop.span;
+    CHECK((place > double(loop.end.value) - 30000.0 || place < double(loop.start.value) + 30000.0));
+    d.releaseKey(45);
+    d.goTo(Stop::keys);
+    CHECK(hear->button(NoteEntry::beginning)->isChecked());
+    // The lowest and the highest key sound for as long as their buttons are pressed.
+    d.goTo(Stop::loop);
+    QTest::mousePress(hear->key(2), Qt::LeftButton);
+    d.hearPitch();
+    CHECK(d.session().player().engine().look().voices >= 1);
+    QTest::mouseRelease(hear->key(2), Qt::LeftButton);
+}
+
+TEST_CASE("a loop is copied to the other takes in one step", "[app][loop][copy]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto* stop = loopStop(d);
+    CHECK_FALSE(stop->copyButton()->isVisible());
+    d.session().addFiles({QString::fromStdString(sounds + "keepers-hum.flac")});
+    d.settle();
+    d.settle();
+    REQUIRE(d.document().takes.size() == 2);
+    d.session().showTake(d.document().takes[0].id);
+    CHECK(stop->copyButton()->isVisible());
+    const auto before = d.document();
+    d.session().editTake("Curve", [](Take& t) { t.loop.curve = FadeCurve::linear; });
+    d.session().copyLoop(LoopCopy::sameShare, false);
+    d.settle();
+    CHECK(d.document().takes[1].loop.curve == FadeCurve::linear);
+    CHECK(d.document().takes[1].loopChoices == before.takes[1].loopChoices);
+    d.session().undo();
+    d.session().undo();
+    CHECK(d.document() == before);
+}
