@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "loop/closeup.h"
 
+#include "loop/evening.h"
+
 namespace puretone {
 
 namespace {
@@ -21,11 +23,18 @@ std::vector<float> around(std::span<const float> channel, std::int64_t centre, s
 SeamCloseUp seamCloseUp(const Audio& audio, const Loop& loop, std::int64_t reach)
 {
     SeamCloseUp closeUp{{}, reach};
+    const auto evening = eveningFor(audio, loop);
     const bool backward = loop.mode == LoopMode::alternating;
     const auto end = loop.span.end.value - (backward ? loop.crossfade.value / 2 : 0);
     for (std::size_t c = 0; c < std::min<std::size_t>(2, audio.channelCount()); ++c) {
         SeamCloseUp::Channel channel;
         channel.end = around(audio.channel(c), end, reach);
+        // As loud as it is mixed.
+        for (std::size_t i = 0; i < channel.end.size() && evening.any(); ++i) {
+            const double rounds = double(end - loop.span.start.value - reach + std::int64_t(i))
+                / double(loop.span.length());
+            channel.end[i] *= float(toGain(Decibels{evening.gainDb(0.0, rounds)}));
+        }
         if (backward)
             channel.start.assign(channel.end.rbegin(), channel.end.rend());
         else

@@ -10,7 +10,7 @@ namespace puretone {
 /// alternating loop the way there and the way back at its end.
 struct SeamCloseUp {
     struct Channel {
-        std::vector<float> end; ///< From `before` frames before the joint on.
+        std::vector<float> end; ///< From `before` frames before the joint on, its level evened.
         std::vector<float> start; ///< What it is to run like.
     };
     std::vector<Channel> channels;

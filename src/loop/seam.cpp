@@ -289,6 +289,9 @@ SeamMeasures SeamMeter::measure(const Loop& loop, double giveUpAbove)
         for (const auto later : {std::int64_t(0), settled}) {
             if (later > 0 && !brief)
                 continue;
+            // What enters is not known where the recording begins inside the window.
+            if (later == 0 && brief && loop.span.end.value < window + frames(0.024))
+                continue;
             SeamMeasures m;
             const auto step = stepDb(turn, usual, {seam.at + later, seam.fade});
             const double counts = brief && later == 0 ? entryCounts : 1.0;
@@ -300,6 +303,12 @@ SeamMeasures SeamMeter::measure(const Loop& loop, double giveUpAbove)
         }
     }
     return measures;
+}
+
+SeamMeasures SeamMeter::measureAlone(const Loop& loop)
+{
+    shared_->usual.reset();
+    return measure(loop);
 }
 
 SeamMeasures measureSeam(const Audio& audio, const Loop& loop, std::optional<double> period)

@@ -43,9 +43,11 @@ public:
     /// what is usual in the stretch of the recording that it was made from.
     ///
     /// @param loop On, and inside the recording (see clampLoop).
-    /// @param giveUpAbove A cost that makes the rest of no interest: spectra are not looked at then,
-    /// and timbre and change are a flat 99 dB.
+    /// @param giveUpAbove A cost that makes the rest of no interest: spectra are not looked at
+    /// then, and timbre and change are a flat 99 dB.
     SeamMeasures measure(const Loop& loop, double giveUpAbove = 1e9);
+    /// As a meter would that has seen no other loop.
+    SeamMeasures measureAlone(const Loop& loop);
 
 private:
     struct Shared;

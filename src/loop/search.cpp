@@ -4,6 +4,7 @@
 #include "loop/crossfade.h"
 #include "loop/ranking.h"
 #include "loop/sides.h"
+#include "loop/tone.h"
 
 #include <algorithm>
 #include <array>
@@ -144,7 +145,13 @@ void LoopSearch::run(const LoopGroup& group, const Progress& progress)
         // Coarse to fine: what is good with one crossfade needs no other, what is hopeless with the
         // first is not helped by the rest.
         double best = 1e9;
-        for (const double fade : group.fades) {
+        auto fades = group.fades;
+        // Where both sides have little in common, there is no phase to meet: a long crossfade at
+        // constant power hides more.
+        constexpr double inCommon = 0.4, probe = 0.05;
+        if (joints_.refine(joints[i], probe, 0.002).score < inCommon)
+            std::reverse(fades.begin(), fades.end());
+        for (const double fade : fades) {
             best = std::min(best, tryFade(joints[i], fade, group.kind));
             if (best <= equallyGood || best > best_ + hopeless)
                 break;
@@ -198,6 +205,11 @@ void LoopSearch::fitFraction(Loop& loop) const
     const double bend = before - 2.0 * here + after;
     if (before > -2.0 && after > -2.0 && bend < 0.0)
         loop.fraction = std::clamp(0.5 * (before - after) / bend, -0.5, 0.5);
+    // What is nearly whole periods is meant to be: the pitch was read over more of them than the
+    // correlation sees.
+    constexpr double nearlyCents = 8.0;
+    if (period_ && std::abs(loopPitchError(loop.roundFrames(), audio_.rate, period_)) < nearlyCents)
+        loop = fittedToPeriods(loop, *period_, audio_.rate, searched_.end.value);
 }
 
 double LoopSearch::add(const Loop& loop, LoopKind kind, bool tryEvening)
@@ -301,9 +313,10 @@ void LoopSearch::tryNear(Span wanted, const Loop& settings, bool keepCrossfade, 
     }
 }
 
-LoopCandidate LoopSearch::complete(const LoopCandidate& candidate) const
+LoopCandidate LoopSearch::complete(const LoopCandidate& candidate)
 {
-    auto whole = judgeLoop(audio_, candidate.loop, period_);
+    auto whole =
+        candidateFor(meter_.measureAlone(candidate.loop), candidate.loop, audio_.rate, period_);
     whole.kind = candidate.kind;
     return whole;
 }

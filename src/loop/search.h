@@ -31,7 +31,7 @@ public:
 
     const std::vector<LoopCandidate>& found() const { return found_; }
     /// A candidate as judgeLoop sees it: measured to the end and by itself.
-    LoopCandidate complete(const LoopCandidate& candidate) const;
+    LoopCandidate complete(const LoopCandidate& candidate);
 
 private:
     double tryFade(const Joint& joint, double fade, LoopKind kind); ///< The least cost.

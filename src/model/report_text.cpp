@@ -115,7 +115,10 @@ std::string analysisText(const std::string& file, const Take& take)
         return text + "none: it " + take.loopMessage + "\n";
     const double seconds = double(take.loop.span.length()) / rate;
     const auto judged = judgeLoop(take.audio(), take.loop, take.period());
-    return text + formatPosition(toSeconds(take.loop.span.start, rate)) + " to "
+    const char* way = take.loop.mode == LoopMode::alternating ? "there and back, "
+        : take.loop.mode == LoopMode::untilRelease            ? "until release, "
+                                                              : "";
+    return text + way + formatPosition(toSeconds(take.loop.span.start, rate)) + " to "
         + formatPosition(toSeconds(take.loop.span.end, rate)) + ", crossfade "
         + formatSeconds(toSeconds(take.loop.crossfade, rate)) + ", "
         + describeSeam(judged.seam, seconds) + "\n";

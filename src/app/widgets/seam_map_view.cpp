@@ -66,7 +66,7 @@ QPointF SeamMapView::placeOf(Span loop) const
     return {a.left()
             + a.width() * double(loop.start.value - map_->span.start.value)
                 / double(map_->span.length()),
-        a.bottom() - a.height() * double(loop.length()) / longest()};
+        std::max(a.top(), a.bottom() - a.height() * double(loop.length()) / longest())};
 }
 
 Span SeamMapView::loopAt(QPointF place) const
@@ -100,7 +100,10 @@ void SeamMapView::drawImage()
                 return double(v);
         return 255.0;
     };
-    const double low = level(0.3), high = std::max(low + 12.0, level(0.995));
+    // At least 2 dB from pale to full, or chance would be drawn as if it meant something.
+    constexpr double leastContrast = 64.0;
+    const double high = std::max(leastContrast, level(0.995));
+    const double low = std::min(level(0.3), high - leastContrast);
     const auto& t = Theme::tokens();
     std::array<QRgb, 256> shades{};
     for (std::size_t v = 0; v < shades.size(); ++v) {
