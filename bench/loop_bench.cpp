@@ -52,6 +52,7 @@ struct Case {
     std::string name;
     double handSeconds = 0.0;
     std::optional<LoopCandidate> livingBest; ///< Our best loop of 0.3 s or more.
+    LoopCandidate thought; ///< Our best, as the finder measured it.
     double fileSeconds = 0.0, rate = 48000.0;
     Judged hand, ours, plain, chance;
 };
@@ -218,14 +219,25 @@ void printEach(const std::vector<Case>& cases)
             c.name.c_str(), c.handSeconds, c.hand.cost, c.ours.seconds, c.ours.cost,
             c.livingBest ? c.livingBest->cost : 99.0);
     for (const Case& c : cases)
+        if (c.ours.cost > std::max(1.0, c.hand.cost))
+            std::printf(
+                "  worse: %-33s thought %.2f, %s, fade %.3f s, even %.0f %.0f, fraction %.2f: "
+                "click %.1f level %.1f timbre %.1f change %.1f dip %.1f pulse %.1f\n",
+                c.name.c_str(), c.thought.cost, nameOf(c.thought.kind),
+                double(c.thought.loop.crossfade.value) / c.rate, c.thought.loop.evenOut,
+                c.thought.loop.evenColour, c.thought.loop.fraction, c.ours.own.clickDb,
+                c.ours.own.levelDb, c.ours.own.timbreDb, c.ours.own.changeDb, c.ours.own.dipDb,
+                c.ours.own.pulseDb);
+    for (const Case& c : cases)
         if (c.livingBest && c.ours.seconds < std::min(0.3, 0.6 * c.handSeconds))
-            std::printf("  dead: %-34s of %.2f s: %s %.2f s click %.1f level %.1f timbre %.1f change "
-                        "%.1f dip %.1f pulse %.1f fade %.3f even %.0f\n",
+            std::printf(
+                "  dead: %-34s of %.2f s: %s %.2f s click %.1f level %.1f timbre %.1f change "
+                "%.1f dip %.1f pulse %.1f fade %.3f even %.0f\n",
                 c.name.c_str(), c.fileSeconds, nameOf(c.livingBest->kind),
                 double(c.livingBest->loop.span.length()) / c.rate, c.livingBest->seam.clickDb,
                 c.livingBest->seam.levelDb, c.livingBest->seam.timbreDb,
-                c.livingBest->seam.changeDb, c.livingBest->seam.dipDb,
-                c.livingBest->seam.pulseDb, double(c.livingBest->loop.crossfade.value) / c.rate,
+                c.livingBest->seam.changeDb, c.livingBest->seam.dipDb, c.livingBest->seam.pulseDb,
+                double(c.livingBest->loop.crossfade.value) / c.rate,
                 c.livingBest->loop.evenOut + c.livingBest->loop.evenColour);
 }
 
@@ -267,10 +279,13 @@ int measureFolder(const char* folder, bool each)
             return judgeWritten(take, scratch);
         };
         for (const auto& candidate : report.candidates)
-            if (double(candidate.loop.span.length()) >= std::min(0.3, 0.6 * c.handSeconds) * audio.rate)
+            if (double(candidate.loop.span.length())
+                >= std::min(0.3, 0.6 * c.handSeconds) * audio.rate)
                 if (!c.livingBest || candidate.cost < c.livingBest->cost)
                     c.livingBest = candidate;
         c.ours.found = !report.candidates.empty();
+        if (c.ours.found)
+            c.thought = report.candidates[0];
         if (c.ours.found)
             c.ours = written(report.candidates[0].loop);
         c.plain = written(plainLoop(audio, *kept, std::min(0.3, c.handSeconds)));

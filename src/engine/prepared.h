@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "loop/crossfade.h"
+#include "loop/bake.h"
 #include "model/instrument.h"
 
 namespace puretone {

@@ -3,7 +3,6 @@
 
 #include "audio/interpolation.h"
 #include "engine/prepared.h"
-#include "loop/crossfade.h"
 
 namespace puretone {
 
@@ -41,8 +40,8 @@ bool covers(const BandCopies& copies, const Take& take)
 
 /// The stretch around the seam: recording up to the loop, one baked turn, what follows when it goes
 /// round, and what follows when it does not.
-std::shared_ptr<const BandCopies> loopedCopies(const Take& take, const BakedLoop& baked,
-    std::int64_t from, std::int64_t guard, double fastest)
+std::shared_ptr<const BandCopies> loopedCopies(
+    const Take& take, const BakedLoop& baked, std::int64_t from, std::int64_t guard, double fastest)
 {
     const Audio& audio = take.audio();
     const auto frames = baked.turn.frames();
@@ -56,8 +55,8 @@ std::shared_ptr<const BandCopies> loopedCopies(const Take& take, const BakedLoop
         for (auto i = std::max<std::int64_t>(0, from - baked.from); i < frames + guard; ++i)
             channel.push_back(turn[std::size_t(i % frames)]);
         if (leaving.frames() > guard)
-            channel.insert(channel.end(), leaving.channels[c].begin() + guard,
-                leaving.channels[c].end());
+            channel.insert(
+                channel.end(), leaving.channels[c].begin() + guard, leaving.channels[c].end());
         stretch.channels.push_back(std::move(channel));
     }
     return std::make_shared<const BandCopies>(stretch, from, fastest);

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "loop/crossfade.h"
+#include "loop/bake.h"
 
 #include "audio/between.h"
 #include "loop/evening.h"
@@ -13,7 +13,8 @@ using Channels = std::vector<std::vector<float>>;
 
 std::vector<float> piece(const std::vector<float>& channel, std::int64_t from, std::int64_t frames)
 {
-    return {channel.begin() + std::ptrdiff_t(from), channel.begin() + std::ptrdiff_t(from + frames)};
+    return {
+        channel.begin() + std::ptrdiff_t(from), channel.begin() + std::ptrdiff_t(from + frames)};
 }
 
 std::vector<float> backward(std::vector<float> samples)
@@ -59,7 +60,7 @@ BakedRound bakeForward(const Audio& audio, const Loop& loop)
             sides.ending.push_back(piece(channel, loop.span.end.value - fade, fade));
             sides.beginning.push_back(piece(channel, loop.span.start.value - fade, fade));
         }
-        baked.tail.channels = mixSides(sides, loop.curve, audio.rate);
+        baked.tail.channels = mixSides(std::move(sides), loop.curve, audio.rate);
         return baked;
     }
     const auto source = leadAndRound(audio, loop);
@@ -68,10 +69,10 @@ BakedRound bakeForward(const Audio& audio, const Loop& loop)
         sides.ending.push_back(piece(channel, length, fade));
         baked.tail.channels.push_back(piece(channel, fade, length));
     }
-    const auto mixed = mixSides(sides, loop.curve, audio.rate);
+    const auto mixed = mixSides(std::move(sides), loop.curve, audio.rate);
     for (std::size_t c = 0; c < mixed.size(); ++c)
-        std::copy(mixed[c].begin(), mixed[c].end(),
-            baked.tail.channels[c].end() - std::ptrdiff_t(fade));
+        std::copy(
+            mixed[c].begin(), mixed[c].end(), baked.tail.channels[c].end() - std::ptrdiff_t(fade));
     return baked;
 }
 
@@ -88,8 +89,8 @@ BakedRound bakeAlternating(const Audio& audio, const Loop& loop)
         atStart.beginning.push_back(piece(channel, 0, fade));
         atStart.ending.push_back(backward(atStart.beginning.back()));
     }
-    const auto endTurn = mixSides(atEnd, loop.curve, audio.rate);
-    const auto startTurn = mixSides(atStart, loop.curve, audio.rate);
+    const auto endTurn = mixSides(std::move(atEnd), loop.curve, audio.rate);
+    const auto startTurn = mixSides(std::move(atStart), loop.curve, audio.rate);
     BakedRound baked{loop.span.start.value + fade, 2 * (length - fade), {audio.rate, {}}};
     const auto between = length - 2 * fade;
     for (std::size_t c = 0; c < source.channelCount(); ++c) {
@@ -115,8 +116,8 @@ std::pair<std::int64_t, std::int64_t> roundsToWrite(std::int64_t length, double 
     double least = 1e9;
     for (; rounds < mostRounds && least > cents; ++rounds) {
         const auto frames = std::llround(double(rounds) * roundFrames);
-        const double error
-            = std::abs(1200.0 * std::log2(double(frames) / (double(rounds) * roundFrames)));
+        const double error =
+            std::abs(1200.0 * std::log2(double(frames) / (double(rounds) * roundFrames)));
         if (error < least) {
             least = error;
             best = {rounds, frames};
@@ -146,8 +147,7 @@ std::vector<float> writtenOut(
     const BetweenSamples between(around, rate);
     const double step = double(rounds * length) / double(frames);
     for (std::int64_t i = 0; i < frames; ++i)
-        out.push_back(
-            between.at(double(margin) + std::fmod(double(i) * step, double(length))));
+        out.push_back(between.at(double(margin) + std::fmod(double(i) * step, double(length))));
     return out;
 }
 
@@ -162,9 +162,8 @@ BakedRound bakeRound(const Audio& audio, const Loop& loop)
 BakedLoop bakeLoop(const Audio& audio, const Loop& loop)
 {
     const auto round = bakeRound(audio, loop);
-    const double roundFrames = loop.mode == LoopMode::alternating
-        ? double(round.length)
-        : loop.roundFrames();
+    const double roundFrames =
+        loop.mode == LoopMode::alternating ? double(round.length) : loop.roundFrames();
     BakedLoop baked;
     baked.from = round.from;
     baked.changed = round.length - round.tail.frames();
@@ -204,7 +203,9 @@ Audio leaveLoop(const Audio& audio, const Loop& loop, const BakedLoop& baked, st
     for (std::size_t c = 0; c < audio.channelCount(); ++c) {
         const auto& turn = baked.turn.channels[c];
         auto& out = leaving.channels[c];
-        const auto goesOn = [&](std::int64_t i) { return turn[std::size_t(i % baked.turn.frames())]; };
+        const auto goesOn = [&](std::int64_t i) {
+            return turn[std::size_t(i % baked.turn.frames())];
+        };
         for (std::int64_t i = 0; i < asLoop; ++i)
             out[std::size_t(i)] = goesOn(i);
         sides.beginning.push_back(piece(out, asLoop, fade));
@@ -212,10 +213,10 @@ Audio leaveLoop(const Audio& audio, const Loop& loop, const BakedLoop& baked, st
         for (std::int64_t i = 0; i < fade; ++i)
             sides.ending.back().push_back(goesOn(asLoop + i));
     }
-    const auto mixed = mixSides(sides, FadeCurve::automatic, audio.rate);
+    const auto mixed = mixSides(std::move(sides), FadeCurve::automatic, audio.rate);
     for (std::size_t c = 0; c < mixed.size(); ++c)
-        std::copy(mixed[c].begin(), mixed[c].end(),
-            leaving.channels[c].begin() + std::ptrdiff_t(asLoop));
+        std::copy(
+            mixed[c].begin(), mixed[c].end(), leaving.channels[c].begin() + std::ptrdiff_t(asLoop));
     return leaving;
 }
 

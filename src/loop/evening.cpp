@@ -2,7 +2,6 @@
 #include "loop/evening.h"
 
 #include "audio/level.h"
-#include "loop/crossfade.h"
 
 #include <numbers>
 
@@ -53,8 +52,8 @@ void bandRises(const Audio& audio, const Loop& loop, double rise, Evening& eveni
     for (std::size_t b = 0; b < bandCount; ++b) {
         if (10.0 * std::log10(std::max(1e-20, levels[b].start) / std::max(1e-16, whole)) < quietDb)
             continue;
-        evening.colourDb[b] = loop.evenColour
-            * std::clamp(levels[b].rise() - rise, -mostColourDb, mostColourDb);
+        evening.colourDb[b] =
+            loop.evenColour * std::clamp(levels[b].rise() - rise, -mostColourDb, mostColourDb);
     }
 }
 
@@ -66,8 +65,9 @@ void swingOf(const Audio& audio, const Loop& loop, double rise, Evening& evening
     const auto length = loop.span.length();
     if (double(length) < shortest * audio.rate)
         return;
-    const auto levels = powerCurve(audio, loop.span, std::max(length / 8, std::int64_t(0.03 * audio.rate)),
-        std::max<std::int64_t>(1, length / points));
+    const auto levels =
+        powerCurve(audio, loop.span, std::max(length / 8, std::int64_t(0.03 * audio.rate)),
+            std::max<std::int64_t>(1, length / points));
     double re = 0.0, im = 0.0;
     for (int i = 0; i < points && std::size_t(i) < levels.size(); ++i) {
         const double t = double(i) / points;
@@ -80,8 +80,8 @@ void swingOf(const Audio& audio, const Loop& loop, double rise, Evening& evening
 }
 
 /// Multiplies by the gain of a band whose own slope is `colour`; frame `zero` is the loop's start.
-void applyGain(std::vector<float>& samples, const Evening& evening, double colour, double round,
-    double zero)
+void applyGain(
+    std::vector<float>& samples, const Evening& evening, double colour, double round, double zero)
 {
     // Slow enough to be reckoned at every 64th frame.
     constexpr std::size_t grid = 64;
@@ -135,7 +135,8 @@ Evening eveningFor(const Audio& audio, const Loop& loop)
 
 double Evening::gainDb(double colour, double rounds) const
 {
-    const double swing = std::cos(2.0 * std::numbers::pi * rounds + swingPhase) - std::cos(swingPhase);
+    const double swing =
+        std::cos(2.0 * std::numbers::pi * rounds + swingPhase) - std::cos(swingPhase);
     return -(levelDb + colour) * rounds - swingDb * swing;
 }
 

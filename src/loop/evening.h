@@ -9,6 +9,11 @@
 
 namespace puretone {
 
+/// Level of the stretch before the end over the level before the start.
+///
+/// Measured over `frames` frames on either side (at least 30 ms, at most the loop).
+Decibels levelRise(const Audio& audio, Span loop, std::int64_t frames);
+
 /// A gain over the loop, none at its start: a slope that runs evenly in dB, on before the start, or
 /// the crossfade itself would step; and a swing that comes and goes once a round.
 struct Evening {

@@ -20,7 +20,7 @@ std::vector<LoopGroup> groupsFor(
     const double matched = std::max(0.03, 3.0 * turn);
     const double from = sustain.from, to = sustain.to;
     std::vector<LoopGroup> groups;
-    groups.push_back({LoopKind::longLiving, {0.3, 4.0, matched, 0.06, options.anchors, 12}, from,
+    groups.push_back({LoopKind::longLiving, {0.3, 4.0, matched, 0.06, options.anchors, 10}, from,
         to, {0.03, 0.08, 0.18, 0.35}});
     groups.push_back(
         {LoopKind::middle, {std::max(0.06, 2.2 * turn), 0.3, matched, 0.06, options.anchors / 2, 6},

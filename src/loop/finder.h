@@ -44,7 +44,7 @@ struct LoopReport {
 };
 
 struct LoopOptions {
-    std::size_t anchors = 24; ///< Starts that are tried.
+    std::size_t anchors = 20; ///< Starts that are tried.
     double mostSeconds = 600.0; ///< Of the sustained part that are searched.
     std::optional<double> swing; ///< Seconds of one swing of vibrato, tremolo or beating.
 };

@@ -248,6 +248,22 @@ void worsen(SeamMeasures& m, const SeamMeasures& other)
 
 } // namespace
 
+/// In steps of 5 ms, so that a few transforms serve all loops; of low notes whole periods, or two
+/// windows side by side would differ by where in the wave they lie.
+std::int64_t SeamMeter::windowFor(std::int64_t loopFrames) const
+{
+    const auto frames = [&](double seconds) { return std::int64_t(seconds * audio_.rate); };
+    const auto wanted = std::max(
+        std::min(frames(windowSeconds), loopFrames / 2), std::max<std::int64_t>(16, frames(0.02)));
+    constexpr double low = 0.01;
+    if (const double period = period_.value_or(0.0); period > low) {
+        const double periods = std::max(1.0, std::round(double(wanted) / audio_.rate / period));
+        return std::max<std::int64_t>(16, std::llround(periods * period * audio_.rate));
+    }
+    const auto grid = std::max<std::int64_t>(16, frames(0.005));
+    return wanted / grid * grid;
+}
+
 SeamMeasures SeamMeter::measure(const Loop& loop, double giveUpAbove)
 {
     const auto length = loop.span.length();
@@ -255,11 +271,7 @@ SeamMeasures SeamMeter::measure(const Loop& loop, double giveUpAbove)
     // Whole periods: shorter windows follow the wave itself. Rounds shorter than a window are a
     // tone, in which nothing can step.
     const auto wave = frames(1.5 * period_.value_or(0.0));
-    // In steps of 5 ms, so that a few transforms serve all loops.
-    const auto grid = std::max<std::int64_t>(16, frames(0.005));
-    const auto window = std::max(std::min(frames(windowSeconds), length / 2),
-                            std::max<std::int64_t>(16, frames(0.02)))
-        / grid * grid;
+    const auto window = windowFor(length);
     shared_->prepare(audio_, loop.span, window);
     auto& known = *shared_->usual;
     Turn turn(audio_, *shared_->powers, *shared_->current, bakeRound(audio_, loop), true);

@@ -51,6 +51,7 @@ public:
 
 private:
     struct Shared;
+    std::int64_t windowFor(std::int64_t loopFrames) const;
     const Audio& audio_;
     std::optional<double> period_;
     std::unique_ptr<Shared> shared_;

@@ -2,6 +2,7 @@
 #include "loop/search.h"
 
 #include "loop/crossfade.h"
+#include "loop/evening.h"
 #include "loop/ranking.h"
 #include "loop/sides.h"
 #include "loop/tone.h"
@@ -250,7 +251,8 @@ void LoopSearch::runThereAndBack(const Progress& progress)
     constexpr double longest = 3.0;
     const Span inside = {toFrames(sustain_.from, audio_.rate), searched_.end};
     const auto reach = std::int64_t(std::max(0.004, 0.6 * period_.value_or(0.0)) * audio_.rate);
-    for (std::size_t i = 0; i < parts.size() && !progress.cancelled(); ++i) {
+    std::size_t good = 0;
+    for (std::size_t i = 0; i < parts.size() && good < 2 && !progress.cancelled(); ++i) {
         const double seconds =
             std::min(longest, (parts[i].second - parts[i].first) * sustain_.seconds());
         const double start = sustain_.from + parts[i].first * sustain_.seconds();
@@ -267,7 +269,11 @@ void LoopSearch::runThereAndBack(const Progress& progress)
             loop.mode = LoopMode::alternating;
             loop.span = {Frames{first - fade / 2}, Frames{last + fade / 2}};
             loop.crossfade = Frames{fade / 2 * 2};
-            add(clampLoop(loop, searched_.end.value), LoopKind::thereAndBack, false);
+            if (add(clampLoop(loop, searched_.end.value), LoopKind::thereAndBack, false)
+                <= equallyGood) {
+                ++good;
+                break;
+            }
         }
         progress.at(double(i + 1) / double(parts.size()));
     }

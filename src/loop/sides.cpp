@@ -213,15 +213,23 @@ void Likeness::add(const float* e, const float* s, std::span<const float> weight
     }
 }
 
-double correlation(const FadeSides& sides)
+namespace {
+
+/// Takes the mean out of a side and gives it back by channel: an offset is no sound, and gains that
+/// suit the sound would make a thump of it.
+std::vector<float> takeMeans(Channels& side)
 {
-    return likeness(sides.ending, sides.beginning, fadeWeights(sides.frames())).correlation();
+    std::vector<float> means;
+    for (auto& channel : side) {
+        means.push_back(mean(channel.data(), channel.size()));
+        for (float& s : channel)
+            s -= means.back();
+    }
+    return means;
 }
 
-std::vector<std::vector<float>> mixSides(const FadeSides& sides, FadeCurve curve, double rate)
+Channels mixWithoutMeans(const FadeSides& sides, FadeCurve curve, double rate)
 {
-    if (sides.frames() == 0)
-        return sides.ending;
     if (curve != FadeCurve::automatic)
         return mixWith(sides, curve, 0.0);
     // A correlation of a handful of frames says nothing.
@@ -235,6 +243,22 @@ std::vector<std::vector<float>> mixSides(const FadeSides& sides, FadeCurve curve
     if (double(sides.frames()) >= shortestForBands * rate)
         mixByBands(sides, r, weights, rate, mixed);
     ride(sides, rate, mixed);
+    return mixed;
+}
+
+} // namespace
+
+std::vector<std::vector<float>> mixSides(FadeSides sides, FadeCurve curve, double rate)
+{
+    const auto frames = sides.frames();
+    if (frames == 0)
+        return sides.ending;
+    const auto ending = takeMeans(sides.ending), beginning = takeMeans(sides.beginning);
+    auto mixed = mixWithoutMeans(sides, curve, rate);
+    const float step = 1.0f / float(frames);
+    for (std::size_t c = 0; c < mixed.size(); ++c)
+        for (std::size_t i = 0; i < frames; ++i)
+            mixed[c][i] += ending[c] + (beginning[c] - ending[c]) * step * float(i);
     return mixed;
 }
 

@@ -32,18 +32,14 @@ struct Likeness {
     double power() const { return ending + beginning; }
 };
 
-/// Normalised correlation of both sides, without their means, weighted by the shape of the fade,
-/// over all channels. -1 to 1; 0 where there is nothing to compare.
-double correlation(const FadeSides& sides);
-
-/// Mixes both sides.
+/// Mixes both sides; their means are mixed apart, in a straight line.
 ///
-/// The automatic curve: with a = cos(q)/N and b = sin(q)/N the power of a e + b s stays constant for
-/// N^2 = 1 + r sin(2q); r = 1 gives gains that add to one, r = 0 equal power. After M. Fink, M.
+/// The automatic curve: with a = cos(q)/N and b = sin(q)/N the power of a e + b s stays constant
+/// for N^2 = 1 + r sin(2q); r = 1 gives gains that add to one, r = 0 equal power. After M. Fink, M.
 /// Holters, U. Zoelzer, "Signal-matched power-complementary cross-fading", DAFx 2016. r is held
 /// above -0.6 (4 dB of boost): sides more opposed than that want another joint. Where low, middle
 /// and high bands disagree, each has its own r; what beating inside the fade is left then is ridden
 /// by a slow gain.
-std::vector<std::vector<float>> mixSides(const FadeSides& sides, FadeCurve curve, double rate);
+std::vector<std::vector<float>> mixSides(FadeSides sides, FadeCurve curve, double rate);
 
 } // namespace puretone

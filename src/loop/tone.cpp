@@ -2,6 +2,7 @@
 #include "loop/tone.h"
 
 #include "audio/fft.h"
+#include "loop/bake.h"
 #include "loop/crossfade.h"
 
 #include <cmath>

@@ -5,7 +5,7 @@
 // that many loops of one recording share. Inside the room `loop` only.
 
 #include "audio/audio.h"
-#include "loop/crossfade.h"
+#include "loop/bake.h"
 #include "loop/spectra.h"
 
 #include <algorithm>
@@ -154,13 +154,13 @@ public:
     }
 
     /// Level and timbre difference of the windows that meet at `at`. Before frame 0 lies the
-    /// recording, so that at the end of the first of several short rounds it is what is heard when a
-    /// living sound enters the loop.
+    /// recording, so that at the end of the first of several short rounds it is what is heard when
+    /// a living sound enters the loop.
     SpectralStep step(std::int64_t at)
     {
         auto step = spectralStep(bandLevels(at - window_), bandLevels(at));
-        const double before = at >= window_ ? power_.meanDb(at - window_, at)
-                                            : streamDb(at - window_, at);
+        const double before =
+            at >= window_ ? power_.meanDb(at - window_, at) : streamDb(at - window_, at);
         step.level = std::abs(power_.meanDb(at, at + window_) - before);
         return step;
     }
@@ -230,7 +230,8 @@ private:
             for (const float s : samples)
                 sum += double(s) * double(s);
         }
-        return 10.0 * std::log10(std::max(1e-20, sum / double(std::max<std::int64_t>(1, to - from))));
+        return 10.0
+            * std::log10(std::max(1e-20, sum / double(std::max<std::int64_t>(1, to - from))));
     }
 
     /// Of the baked frames.
@@ -274,9 +275,8 @@ private:
     std::vector<double> bandLevels(std::int64_t from) { return bandLevels(from, spectra_); }
     std::vector<double> bandLevels(std::int64_t from, Spectra& spectra)
     {
-        return spectra.levels(audio_.channelCount(), [&](std::size_t c, float* to) {
-            copyWindow(c, from, spectra.window, to);
-        });
+        return spectra.levels(audio_.channelCount(),
+            [&](std::size_t c, float* to) { copyWindow(c, from, spectra.window, to); });
     }
 
     const Audio& audio_;

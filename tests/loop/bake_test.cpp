@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "loop/bake.h"
+
 #include "audio/level.h"
-#include "loop/crossfade.h"
 #include "loop/sides.h"
 #include "loop/tone.h"
 #include "pitch/note.h"

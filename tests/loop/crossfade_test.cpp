@@ -2,7 +2,9 @@
 #include "loop/crossfade.h"
 
 #include "audio/level.h"
+#include "loop/bake.h"
 #include "loop/closeup.h"
+#include "loop/evening.h"
 #include "support/signals.h"
 
 #include <catch2/catch.hpp>

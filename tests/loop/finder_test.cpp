@@ -2,7 +2,7 @@
 #include "loop/finder.h"
 
 #include "audio/level.h"
-#include "loop/crossfade.h"
+#include "loop/bake.h"
 #include "loop/joints.h"
 #include "support/signals.h"
 
