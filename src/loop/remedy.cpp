@@ -32,7 +32,7 @@ std::vector<Trial> trialsFor(
     if (seam.pulseDb > limits.pulseDb || seam.levelDb > limits.levelDb)
         with("Even out the level", [](Loop& l) { l.evenOut = 1.0; });
     if (seam.timbreDb > limits.timbreDb || seam.changeDb > limits.changeDb)
-        with("Even out level and brightness", [](Loop& l) { l.evenOut = l.evenColour = 1.0; });
+        with("Even out the brightness", [](Loop& l) { l.evenOut = l.evenColour = 1.0; });
     if (loop.curve != FadeCurve::automatic)
         with("Make the curve automatic", [](Loop& l) { l.curve = FadeCurve::automatic; });
     for (const double seconds : {0.03, 0.1, 0.25}) {
@@ -67,8 +67,8 @@ std::optional<LoopRemedy> loopRemedy(
         consider(trial.name, judgeLoop(audio, trial.loop, period));
     // Moving a post is the last thing to offer: it was put there by hand.
     if (!best || seamVerdict(trouble(best->result)) != SeamVerdict::seamless)
-        consider("Move the end to where both sides match",
-            loopNear(audio, kept, loop.loop.span, loop.loop, period));
+        consider(
+            "Move the end to a match", loopNear(audio, kept, loop.loop.span, loop.loop, period));
     constexpr double worthIt = 0.9;
     if (!best || trouble(best->result) > worthIt * trouble(loop))
         return std::nullopt;

@@ -135,10 +135,11 @@ double dipDb(
         departureDb(turn, usual, seam.at - around, 2 * around, shortest));
 }
 
-double pulseDb(const Turn& turn, std::int64_t window)
+/// @param shortest Rounds shorter than this are a tone and do not pulse.
+double pulseDb(const Turn& turn, std::int64_t window, std::int64_t shortest)
 {
     constexpr int points = 64;
-    if (window >= turn.length())
+    if (window >= turn.length() || turn.length() < shortest)
         return 0.0;
     double re = 0.0, im = 0.0;
     for (int i = 0; i < points; ++i) {
@@ -284,7 +285,7 @@ SeamMeasures SeamMeter::measure(const Loop& loop, double giveUpAbove)
         worsen(measures, m);
     }
     const auto slow = std::max(wave, std::min(frames(0.02), turn.length() / 2));
-    measures.pulseDb = pulseDb(turn, std::max<std::int64_t>(1, slow));
+    measures.pulseDb = pulseDb(turn, std::max<std::int64_t>(1, slow), frames(0.025));
     const double seconds = double(length) / audio_.rate;
     if (seamCost(measures, seconds) > giveUpAbove) {
         measures.timbreDb = measures.changeDb = 99.0;

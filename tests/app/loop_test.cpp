@@ -100,6 +100,7 @@ TEST_CASE("every way of looping is chosen, heard and undone", "[app][loop]")
     auto* stop = loopStop(d);
     const auto before = d.take().loop;
     choose(stop, "Way", "there and back");
+    d.settle();
     CHECK(d.take().loop.mode == LoopMode::alternating);
     d.pressKey(45);
     CHECK_THAT(d.hearPitch(), WithinAbs(45.0, 0.2));

@@ -111,6 +111,11 @@ TEST_CASE("a remedy does what it says", "[loop][remedy]")
         REQUIRE(remedy);
         CHECK(seamVerdict(remedy->result.cost) == SeamVerdict::seamless);
     }
+    SECTION("a few milliseconds are a tone and do not pulse")
+    {
+        const Audio slice = mono(noise(rate, 1.0));
+        CHECK(judgeLoop(slice, loopOf(20000, 20300, 60), std::nullopt).seam.pulseDb == 0.0);
+    }
     SECTION("a seamless loop needs none")
     {
         const Audio audio = mono(wave);

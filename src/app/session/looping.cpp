@@ -123,21 +123,20 @@ void Session::findLoops()
         });
 }
 
-void Session::loopAround(Span wanted)
+void Session::loopAround(Span wanted, const Loop& like, const QString& stepName)
 {
     const Take* current = take();
     if (current == nullptr)
         return;
     background_.run(
         "loop near", Background::Running::cancel,
-        [sound = current->sound(), kept = current->kept, loop = current->loop,
-            period = current->period(), wanted](
-            const Progress&) -> std::any { return loopNear(*sound, kept, wanted, loop, period); },
-        [this, id = current->id, sound = current->sound()](const std::any& result) {
+        [sound = current->sound(), kept = current->kept, like, period = current->period(), wanted](
+            const Progress&) -> std::any { return loopNear(*sound, kept, wanted, like, period); },
+        [this, id = current->id, sound = current->sound(), stepName](const std::any& result) {
             const auto& found = std::any_cast<const LoopCandidate&>(result);
             if (take() == nullptr || take()->id != id || take()->sound() != sound)
                 return;
-            editTake(tr("Loop there"), [&](Take& t) { t.loop = found.loop; });
+            editTake(stepName, [&](Take& t) { t.loop = found.loop; });
         });
 }
 

@@ -89,8 +89,9 @@ public:
     const QString& path() const { return path_; }
     /// Searches loops in the kept part again, in the background; takes the best.
     void findLoops();
-    /// Loops as well as can be with posts near these, in the background.
-    void loopAround(Span wanted);
+    /// Loops as well as can be with posts near these, in the background. @param like Curve, mode
+    /// and evening.
+    void loopAround(Span wanted, const Loop& like, const QString& stepName);
     /// Gives the loop on screen to every other take.
     void copyLoop(LoopCopy how, bool stagger);
 

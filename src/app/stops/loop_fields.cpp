@@ -78,6 +78,9 @@ void LoopStop::addSeamReadings()
            "it is in tune with the rest of the note"));
     tone_ = details()->addButton(
         {}, tr("So short a loop is a tone of its own: this makes its pitch the take's"));
+    // Their words change; the column's width does not.
+    for (auto* button : {remedy_, tone_})
+        button->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
 }
 
 void LoopStop::connectFields()
@@ -99,6 +102,14 @@ void LoopStop::connectFields()
             tr("Change crossfade curve"), [&](Take& t) { t.loop.curve = curves[index]; });
     });
     connect(mode_, &ChoiceField::chosen, this, [this](int index) {
+        const Take* take = session().take();
+        if (modes[index] == LoopMode::alternating && take != nullptr && take->loop.repeats()) {
+            // It can turn only where the wave runs backward as it ran forward.
+            Loop like = take->loop;
+            like.mode = LoopMode::alternating;
+            session().loopAround(take->loop.span, like, tr("Change way of looping"));
+            return;
+        }
         session().editTake(tr("Change way of looping"), [&](Take& t) {
             t.loop.mode = modes[index];
             t.loop.crossfade =
@@ -215,7 +226,7 @@ void LoopStop::showOffers(const Take& take)
     tone_->setVisible(offer);
     if (offer) {
         const auto own = Tuning::forPitch(midiOf(*tone), TuningSource::byHand, take.tuning.a4);
-        tone_->setText(tr("Root %1, as the loop sounds")
+        tone_->setText(tr("Take root %1")
                            .arg(typeset(noteName(own.rootKey, session().naming()) + " "
                                + formatCents(Cents{own.fineCents}))));
     }

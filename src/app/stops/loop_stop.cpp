@@ -58,7 +58,8 @@ void LoopStop::connectBench()
             tr("Choose loop"), [&](Take& t) { t.loop = t.loopChoices[std::size_t(index)].loop; });
     });
     connect(map_, &SeamMapView::chosen, this, [this](qint64 start, qint64 end) {
-        session().loopAround({Frames{start}, Frames{end}});
+        if (const Take* t = session().take())
+            session().loopAround({Frames{start}, Frames{end}}, t->loop, tr("Loop there"));
     });
     connect(seam_, &SeamView::shifted, this, &LoopStop::shiftEnd);
     connect(seam_, &SeamView::shiftCancelled, this, [this] { abandonGesture(); });
@@ -190,12 +191,12 @@ void LoopStop::paintLimit(QPainter& painter, const WaveGeometry& g, const Loop& 
     const double x = g.xOf(double(loop.span.end.value - most.crossfade.value));
     painter.setPen(QPen(t.heather, 1.4, Qt::DashLine));
     painter.drawLine(QPointF(x, g.area.top()), QPointF(x, g.area.bottom()));
-    const QString why =
-        tr("no longer than this: %1").arg(QString::fromStdString(crossfadeLimitReason(most)));
+    const QString why = tr("at most %1").arg(QString::fromStdString(crossfadeLimitReason(most)));
     painter.setFont(Theme::font(12));
     const double width = painter.fontMetrics().horizontalAdvance(why) + 12.0;
     const double left = std::clamp(x + 6.0, g.area.left() + 4.0, g.area.right() - width - 4.0);
-    const QRectF place(left, g.area.top() + 6.0, width, 20.0);
+    // Under the crossfade's own label.
+    const QRectF place(left, g.area.top() + 32.0, width, 20.0);
     painter.setPen(Qt::NoPen);
     painter.setBrush(t.panel);
     painter.drawRoundedRect(place, 4.0, 4.0);
