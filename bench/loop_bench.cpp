@@ -150,6 +150,7 @@ void printTable(const char* name, const std::vector<const Case*>& cases)
 {
     const auto column = [&](auto value, double share) {
         std::vector<double> all;
+        all.reserve(cases.size());
         for (const Case* c : cases)
             all.push_back(value(*c));
         return at(all, share);

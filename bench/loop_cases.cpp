@@ -53,12 +53,12 @@ Wave vibrato(double hz, double swing, double cents)
     };
 }
 
-Wave shaped(Wave wave, std::function<double(double)> level)
+Wave shaped(const Wave& wave, const std::function<double(double)>& level)
 {
     return [=](double t) { return wave(t) * level(t); };
 }
 
-Wave sum(Wave a, Wave b)
+Wave sum(const Wave& a, const Wave& b)
 {
     return [=](double t) { return 0.5 * (a(t) + b(t)); };
 }

@@ -17,7 +17,7 @@ double share(std::vector<double> values, double at)
     if (values.empty())
         return 0.0;
     std::sort(values.begin(), values.end());
-    return values[std::size_t(at * double(values.size() - 1) + 0.5)];
+    return values[std::size_t(std::lround(at * double(values.size() - 1)))];
 }
 
 double decibels(double power)
@@ -247,6 +247,7 @@ private:
             return worst;
         };
         std::vector<double> others;
+        others.reserve(16);
         for (int i = 0; i < 16; ++i)
             others.push_back(
                 departure(usualFrom_ + side + (joint_ - usualFrom_ - 2 * side) * i / 15));

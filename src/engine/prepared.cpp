@@ -14,9 +14,8 @@ FadePlan fadePlan(const Take& take)
     plan.inShape = take.fades.inShape;
     plan.outShape = take.fades.outShape;
     const double kept = plan.end - plan.start;
-    const double room = loops
-        ? std::max(0.0, double(take.loop.span.start.value) - plan.start)
-        : kept;
+    const double room =
+        loops ? std::max(0.0, double(take.loop.span.start.value) - plan.start) : kept;
     plan.inEnd = plan.start + std::clamp(take.fades.inSeconds * take.rate(), 0.0, room);
     plan.outStart = plan.end - std::clamp(take.fades.outSeconds * take.rate(), 0.0, kept);
     return plan;
@@ -24,16 +23,14 @@ FadePlan fadePlan(const Take& take)
 
 Audio leavingPart(const Take& take, const BakedLoop& baked, std::int64_t guard)
 {
-    auto leaving = leaveLoop(
-        take.audio(), take.loop, baked, guard, playedPart(take).end.value);
+    auto leaving = leaveLoop(take.audio(), take.loop, baked, guard, playedPart(take).end.value);
     // It ends as the kept part does.
-    const auto fade = std::min(
-        leaving.frames() - std::min(guard, leaving.frames()),
+    const auto fade = std::min(leaving.frames() - std::min(guard, leaving.frames()),
         std::int64_t(take.fades.outSeconds * take.rate()));
     for (auto& channel : leaving.channels)
         for (std::int64_t i = 1; i <= fade; ++i)
-            channel[channel.size() - std::size_t(i)] *= float(
-                fadeShapeGain(take.fades.outShape, double(i - 1) / double(fade)));
+            channel[channel.size() - std::size_t(i)] *=
+                float(fadeShapeGain(take.fades.outShape, double(i - 1) / double(fade)));
     return leaving;
 }
 
@@ -56,7 +53,7 @@ void prepareLoop(const Take& take, PreparedTake& prepared)
             channel.insert(channel.end(), leaving.channels[c].begin(), leaving.channels[c].end());
         else
             for (std::int64_t i = 0; i < framesBehindLoop; ++i)
-                channel.push_back(turn[std::size_t(i % baked.turn.frames())]);
+                channel.push_back(turn[std::size_t(i) % turn.size()]);
     }
     const auto into = baked.from - start;
     prepared.loop = Span{Frames{into}, Frames{into + baked.turn.frames()}};

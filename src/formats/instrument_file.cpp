@@ -75,8 +75,8 @@ void count(Written& written, const fs::path& path)
 
 std::string loopWords(const Instrument& instrument)
 {
-    const auto loops = std::count_if(
-        instrument.takes.begin(), instrument.takes.end(), [](const Take& t) { return t.loop.repeats(); });
+    const auto loops = std::count_if(instrument.takes.begin(), instrument.takes.end(),
+        [](const Take& t) { return t.loop.repeats(); });
     return loops == 0 ? "tuning" : "tuning and loop";
 }
 
@@ -247,7 +247,8 @@ Result<Instrument> openSound(const fs::path& path, const Progress& progress)
         Instrument instrument;
         instrument.name = nameFromFile((*recording)->fileName);
         instrument.takes = {finishedTake(1, instrument.name, *recording, sampler->midi,
-            sampler->loops.empty() ? std::nullopt : std::optional(sampler->loops[0].span))};
+            sampler->loops.empty() ? std::nullopt : std::optional(sampler->loops[0].span),
+            sampler->loops.empty() ? LoopMode::forward : loopModeOf(sampler->loops[0]))};
         instrument.zones = {{1, 1, 0, 127, 1, 127}};
         return sanitized(std::move(instrument));
     }

@@ -80,8 +80,8 @@ std::string encodeSfz(const Instrument& instrument, const std::string& samplesFo
         if (prepared.mode == LoopMode::untilRelease || prepared.mode == LoopMode::oneShot)
             text += opcode("ampeg_release", formatNumber(endlessRelease, 0));
         if (!prepared.loop)
-            text += opcode(
-                "loop_mode", prepared.mode == LoopMode::oneShot ? "one_shot" : "no_loop");
+            text +=
+                opcode("loop_mode", prepared.mode == LoopMode::oneShot ? "one_shot" : "no_loop");
     }
     return text;
 }
@@ -177,6 +177,9 @@ int keyIn(const Opcodes& region, const char* name, int fallback)
 LoopMode modeIn(const Opcodes& region)
 {
     const auto mode = region.find("loop_mode");
+    const auto type = region.find("loop_type");
+    if (type != region.end() && type->second == "alternate")
+        return LoopMode::alternating;
     if (mode == region.end())
         return LoopMode::forward;
     return mode->second == "loop_sustain" ? LoopMode::untilRelease

@@ -203,9 +203,7 @@ Audio leaveLoop(const Audio& audio, const Loop& loop, const BakedLoop& baked, st
     for (std::size_t c = 0; c < audio.channelCount(); ++c) {
         const auto& turn = baked.turn.channels[c];
         auto& out = leaving.channels[c];
-        const auto goesOn = [&](std::int64_t i) {
-            return turn[std::size_t(i % baked.turn.frames())];
-        };
+        const auto goesOn = [&](std::int64_t i) { return turn[std::size_t(i) % turn.size()]; };
         for (std::int64_t i = 0; i < asLoop; ++i)
             out[std::size_t(i)] = goesOn(i);
         sides.beginning.push_back(piece(out, asLoop, fade));

@@ -61,7 +61,8 @@ double RecordingChanges::beyondUsual(
         - std::int64_t(apart);
     const auto apartInGrid = step / hop_;
     std::vector<double> maxima;
-    for (auto from = first; from <= last; from += std::max<std::int64_t>(1, places / 2) * apartInGrid) {
+    for (auto from = first; from <= last;
+         from += std::max<std::int64_t>(1, places / 2) * apartInGrid) {
         double top = 0.0;
         for (std::int64_t i = 0; i < places && from + i * apartInGrid <= last; ++i)
             top = std::max(top, changeAt(std::size_t(from + i * apartInGrid)));
@@ -69,7 +70,7 @@ double RecordingChanges::beyondUsual(
     }
     if (maxima.empty())
         return 0.0;
-    const auto at = maxima.begin() + std::ptrdiff_t(0.75 * double(maxima.size() - 1) + 0.5);
+    const auto at = maxima.begin() + std::ptrdiff_t((3 * (maxima.size() - 1) + 2) / 4);
     std::nth_element(maxima.begin(), at, maxima.end());
     return std::max(0.0, here - *at);
 }

@@ -194,9 +194,14 @@ struct SeamMeter::Shared {
             const auto room = std::llround(audio.rate);
             Span span{Frames{std::max<std::int64_t>(0, both.start.value - room)},
                 Frames{std::min<std::int64_t>(audio.frames(), both.end.value + room)}};
-            if (powers)
-                span = {std::min(span.start, powers->span().start),
+            if (powers) {
+                // Loops that lie far apart do not share what lies between.
+                constexpr double most = 120.0;
+                const Span all{std::min(span.start, powers->span().start),
                     std::max(span.end, powers->span().end)};
+                if (double(all.length()) < most * audio.rate)
+                    span = all;
+            }
             powers = std::make_unique<RecordingPowers>(audio, span);
         }
         auto& wantedSpectra = spectra[window];

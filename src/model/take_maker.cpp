@@ -58,15 +58,13 @@ void hearAgain(Take& take, const Progress& progress)
 
 namespace {
 
-/// The loop that stands in the file, measured as ours are; nothing where it lies outside.
-std::optional<LoopCandidate> loopFromFile(const Take& take)
+/// A loop that stands in the file, measured as ours are; nothing where it lies outside.
+std::optional<LoopCandidate> loopFromFile(const Take& take, const SamplerInfo::Loop& given)
 {
-    const auto& given = take.recording->sampler;
-    if (!given || given->loops.empty())
-        return std::nullopt;
     Loop loop;
     loop.on = true;
-    loop.span = given->loops.front().span;
+    loop.mode = loopModeOf(given);
+    loop.span = given.span;
     const auto frames = take.audio().frames();
     if (loop.span.start.value < 0 || loop.span.end.value > frames
         || loop.span.length() < shortestLoop)
@@ -80,6 +78,17 @@ std::optional<LoopCandidate> loopFromFile(const Take& take)
     return judged;
 }
 
+/// All of them, in the order of the file.
+std::vector<LoopCandidate> loopsFromFile(const Take& take)
+{
+    std::vector<LoopCandidate> loops;
+    if (const auto& sampler = take.recording->sampler)
+        for (const auto& given : sampler->loops)
+            if (const auto judged = loopFromFile(take, given))
+                loops.push_back(*judged);
+    return loops;
+}
+
 } // namespace
 
 void searchLoops(Take& take, bool takeBest, const Progress& progress)
@@ -91,14 +100,15 @@ void searchLoops(Take& take, bool takeBest, const Progress& progress)
     const bool worthwhile = report.verdict != SeamVerdict::none;
     take.loopChoices = std::move(report.candidates);
     take.loopMessage = std::move(report.message);
-    if (const auto given = loopFromFile(take)) {
+    if (const auto given = loopsFromFile(take); !given.empty()) {
         // Beside our best, and before it only where it is clearly better.
         constexpr double clearly = 0.5;
-        const bool first =
-            take.loopChoices.empty() || take.loopChoices.front().cost > given->cost + clearly;
-        take.loopChoices.insert(take.loopChoices.begin() + (first ? 0 : 1), *given);
+        const bool first = take.loopChoices.empty()
+            || take.loopChoices.front().cost > given.front().cost + clearly;
+        take.loopChoices.insert(
+            take.loopChoices.begin() + (first ? 0 : 1), given.begin(), given.end());
         if (first && takeBest)
-            take.kept.end = std::max(take.kept.end, given->loop.span.end);
+            take.kept.end = std::max(take.kept.end, given.front().loop.span.end);
     }
     explain(take.loopChoices, take.rate());
     if (!takeBest || take.loopChoices.empty())

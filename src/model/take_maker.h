@@ -46,6 +46,12 @@ void addTakes(Instrument& instrument, std::vector<Take> takes);
 /// Borders between neighbouring roots, half-way; the outer zones keep their outer ends.
 void spreadByRoots(Instrument& instrument);
 
+/// How a loop inside a WAV goes; one that only runs backward goes there and back, which is nearest.
+inline LoopMode loopModeOf(const SamplerInfo::Loop& given)
+{
+    return given.type == 0 ? LoopMode::forward : LoopMode::alternating;
+}
+
 /// An instrument of one take, named after it.
 Instrument makeInstrument(Take take);
 

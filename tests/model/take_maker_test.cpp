@@ -120,6 +120,8 @@ TEST_CASE("root and loop of a file stand beside our own", "[take]")
     SamplerInfo sampler;
     sampler.midi = 60.25; // not what it sounds like
     sampler.loops.push_back({{Frames{20000}, Frames{60000}}, 0});
+    sampler.loops.push_back({{Frames{30000}, Frames{50000}}, 1}); // there and back
+    sampler.loops.push_back({{Frames{30000}, Frames{900000}}, 0}); // outside
     const auto bytes = encodeWav(
         probe::mono(probe::harmonicTone(220.0, 48000.0, 2.0)), SampleFormat::float32, sampler);
     const auto recording = decodeRecording(bytes, "given.wav");
@@ -137,6 +139,11 @@ TEST_CASE("root and loop of a file stand beside our own", "[take]")
         [](const LoopCandidate& c) { return c.kind == LoopKind::fromFile; });
     REQUIRE(loop != take->loopChoices.end());
     CHECK(loop->loop.span == sampler.loops[0].span);
+    CHECK(loop->loop.mode == LoopMode::forward);
+    CHECK(std::count_if(take->loopChoices.begin(), take->loopChoices.end(), [](const auto& c) {
+        return c.kind == LoopKind::fromFile;
+    }) == 2);
+    CHECK(std::next(loop)->loop.mode == LoopMode::alternating);
     // It stays a choice when loops are looked for again, and turns round with the sound.
     Take again = *take;
     setTreatments(again, {{Reverse{}}}, treat(again.recording->audio, {{Reverse{}}}));
