@@ -167,6 +167,10 @@ void ride(const FadeSides& sides, double rate, Channels& mixed)
         const double db = 10.0 / std::numbers::ln10 * (wanted - std::log(double(y[i])));
         gain[k] = float(std::clamp(db, -mostDb, mostDb));
     }
+    // A little unevenness is the sound's own, and evening it would be heard more.
+    constexpr float ownDb = 2.5f;
+    if (std::none_of(gain.begin(), gain.end(), [](float db) { return std::abs(db) > ownDb; }))
+        return;
     gain = smoothed(gain, std::max<std::size_t>(1, width / grid) | 1U);
     for (std::size_t k = 0; k < gain.size(); ++k) {
         // The smoothing must not leave a step at the ends.
