@@ -24,14 +24,15 @@ void Voice::start(const Program& program, const ProgramZone& zone, int key, int 
     wentRound_ = false;
     letGo_ = false;
     againFrames_ = travelled_ = 0.0;
+    fadesToGoAgain_ = false;
     const ZoneSound& sound = *zone.sound;
     if (entry != NoteEntry::beginning && sound.loops()) {
-        // Half a second is enough to hear what leads to the joint, and as much what follows.
-        const bool joint = entry == NoteEntry::beforeJoint;
-        const double before = std::min(0.5 * sound.rate, sound.loopLength);
-        position_ = sound.loopEnd - (joint ? before : sound.loopLength);
-        againFrom_ = position_;
-        againFrames_ = joint ? 2.0 * before : 0.0;
+        position_ = sound.loopEnd - sound.loopLength;
+        if (entry == NoteEntry::beforeJoint) {
+            againFrames_ = 1.0;
+            placeAgain();
+            position_ = againFrom_;
+        }
         wentRound_ = true; // no fade in
     }
     sustained = false;
@@ -45,6 +46,18 @@ void Voice::start(const Program& program, const ProgramZone& zone, int key, int 
 void Voice::fadeAway(double seconds) noexcept
 {
     rampStep_ = -1.0 / (seconds * rate_);
+    fadesToGoAgain_ = false;
+}
+
+/// Half a second is enough to hear what leads to the joint, and as much what follows.
+void Voice::placeAgain() noexcept
+{
+    const ZoneSound& sound = *zone_->sound;
+    if (againFrames_ == 0.0 || !sound.loops())
+        return;
+    const double before = std::min(0.5 * sound.rate, sound.loopLength);
+    againFrom_ = sound.loopEnd - before;
+    againFrames_ = 2.0 * before;
 }
 
 void Voice::goAgain() noexcept
@@ -60,9 +73,11 @@ void Voice::moveTo(const Program& program, const ProgramZone& zone, double secon
     program_ = &program;
     zone_ = &zone;
     position_ = std::max(position_, zone.sound->start);
+    placeAgain(); // where the joint is now
     wrap();
     ramp_ = 0.0;
     rampStep_ = 1.0 / (seconds * rate_);
+    fadesToGoAgain_ = false;
 }
 
 void Voice::keepIn(const Program& program, const ProgramZone& zone) noexcept
@@ -142,8 +157,10 @@ void Voice::render(float* left, float* right, int frames, double bend) noexcept
     const double speed = std::exp2((speedSemitones_ + bend) / 12.0) * zone_->sound->rate / rate_;
     readFrames(l, r, frames, speed);
     travelled_ += speed * frames;
-    if (againFrames_ > 0.0 && travelled_ >= againFrames_ && rampStep_ == 0.0)
+    if (againFrames_ > 0.0 && travelled_ >= againFrames_ && rampStep_ == 0.0) {
         fadeAway(againSeconds);
+        fadesToGoAgain_ = true;
+    }
     envelope_.run(program_->envelope, gains, frames);
     for (int i = 0; i < frames; ++i) {
         const auto g = float(double(gains[i]) * gain_ * ramp_);
@@ -155,7 +172,7 @@ void Voice::render(float* left, float* right, int frames, double bend) noexcept
                 ramp_ = 1.0;
                 rampStep_ = 0.0;
             } else if (ramp_ <= 0.0) {
-                if (againFrames_ > 0.0 && travelled_ >= againFrames_ && !letGo_) {
+                if (fadesToGoAgain_ && !letGo_) {
                     goAgain();
                     break;
                 }

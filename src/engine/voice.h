@@ -46,6 +46,7 @@ public:
 
 private:
     void goAgain() noexcept;
+    void placeAgain() noexcept;
     void readFrames(float* left, float* right, int frames, double speed) noexcept;
     int readStretch(float* left, float* right, int frames, double speed) noexcept;
     void wrap() noexcept;
@@ -76,6 +77,7 @@ private:
     /// Heard again and again: from here, for so many frames of the recording; 0 for a whole note.
     double againFrom_ = 0.0, againFrames_ = 0.0;
     double travelled_ = 0.0; ///< Since it last began there.
+    bool fadesToGoAgain_ = false; ///< And not because it is to end.
 };
 
 } // namespace puretone

@@ -82,8 +82,8 @@ std::optional<LoopCandidate> loopFromFile(const Take& take, const SamplerInfo::L
 std::vector<LoopCandidate> loopsFromFile(const Take& take)
 {
     std::vector<LoopCandidate> loops;
-    if (const auto& sampler = take.recording->sampler)
-        for (const auto& given : sampler->loops)
+    if (const auto& inFile = take.recording->sampler)
+        for (const auto& given : inFile->loops)
             if (const auto judged = loopFromFile(take, given))
                 loops.push_back(*judged);
     return loops;

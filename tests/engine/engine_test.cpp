@@ -176,6 +176,13 @@ TEST_CASE("notes may begin at the loop, or before its joint again and again", "[
     CHECK_THAT(at(NoteEntry::beginning, 0.25), WithinAbs(12000.0, 200.0));
     CHECK_THAT(at(NoteEntry::loopStart, 0.25), WithinAbs(60000.0, 200.0));
     CHECK_THAT(at(NoteEntry::beforeJoint, 0.25), WithinAbs(72000.0, 200.0));
+    // A note that is stolen meanwhile ends: more voices than there are leave nothing behind.
+    std::vector<TimedEvent> many{{0.0, MidiEvent::enterAt(NoteEntry::beforeJoint)}};
+    for (int i = 0; i < 120; ++i) {
+        many.push_back({0.001 + 0.03 * i, MidiEvent::noteOn(i, 100)});
+        many.push_back({4.0, MidiEvent::noteOff(i)});
+    }
+    CHECK(double(renderEvents(instrument, many, rate).frames()) / rate < 6.0);
     // A second later, and a fade, it is there again.
     CHECK_THAT(at(NoteEntry::beforeJoint, 1.03 + 0.25), WithinAbs(72000.0, 2500.0));
 }
