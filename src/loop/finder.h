@@ -45,7 +45,7 @@ struct LoopReport {
 
 struct LoopOptions {
     std::size_t anchors = 20; ///< Starts that are tried.
-    double mostSeconds = 600.0; ///< Of the sustained part that are searched.
+    double mostSeconds = 120.0; ///< Of the sustained part that are searched: no note lasts longer.
     std::optional<double> swing; ///< Seconds of one swing of vibrato, tremolo or beating.
 };
 

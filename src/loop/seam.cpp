@@ -196,7 +196,7 @@ struct SeamMeter::Shared {
                 Frames{std::min<std::int64_t>(audio.frames(), both.end.value + room)}};
             if (powers) {
                 // Loops that lie far apart do not share what lies between.
-                constexpr double most = 120.0;
+                constexpr double most = 30.0;
                 const Span all{std::min(span.start, powers->span().start),
                     std::max(span.end, powers->span().end)};
                 if (double(all.length()) < most * audio.rate)

@@ -128,7 +128,7 @@ LoopSearch::LoopSearch(const Audio& audio, const Sustain& sustain, std::optional
 {
     // The surroundings that a short loop is compared with, too. Of very long sounds only what is
     // asked for: the sums take sixteen bytes a frame.
-    constexpr double most = 120.0, around = 0.5;
+    constexpr double most = 30.0, around = 0.5;
     if (double(searched_.length()) < most * audio.rate) {
         const auto room = std::int64_t(around * audio.rate);
         meter_.expect({Frames{std::max<std::int64_t>(0, searched_.start.value - room)},
