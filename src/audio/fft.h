@@ -11,8 +11,7 @@ namespace puretone {
 /// Real Fourier transform of one size with its own buffers (FFTW, single precision).
 ///
 /// Making one takes a lock (plans are shared between equal sizes), and so does its first inverse();
-/// using one does not. One instance
-/// must not be used by two threads at once.
+/// using one does not. One instance must not be used by two threads at once.
 class RealFft {
 public:
     /// @param size Number of real samples, at least 2; see goodSize().

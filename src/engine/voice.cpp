@@ -70,9 +70,16 @@ void Voice::goAgain() noexcept
 
 void Voice::moveTo(const Program& program, const ProgramZone& zone, double seconds) noexcept
 {
+    // A turn may be longer than the recording; where nothing goes round any more, the note goes on
+    // from the place that was heard.
+    if (!zone.sound->loops())
+        position_ = position();
     program_ = &program;
     zone_ = &zone;
     position_ = std::max(position_, zone.sound->start);
+    // A key that was let go while the sound would have ended by itself.
+    if (letGo_ && !zone.sound->endsItself())
+        envelope_.release();
     placeAgain(); // where the joint is now
     wrap();
     ramp_ = 0.0;

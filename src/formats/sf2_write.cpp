@@ -119,8 +119,11 @@ void addZone(Articulation& a, const Instrument& instrument, const Zone& zone, co
     // A take that ends by itself has no release of its own in this format.
     const auto mode = playedMode(take);
     const bool endsItself = mode == LoopMode::untilRelease || mode == LoopMode::oneShot;
+    // The longest of ours is written a little shorter, to be told from an endless one.
+    constexpr double longestRelease = 0.95 * endlessRelease;
     envelopeGenerators(g, instrument.envelope,
-        endsItself ? endlessRelease : instrument.envelope.release * 100.0 / 60.0);
+        endsItself ? endlessRelease
+                   : std::min(longestRelease, instrument.envelope.release * 100.0 / 60.0));
     // 1: goes on through the release; 3: plays on to the end when released (section 8.1.3, 54).
     put(sampleModes, !take.loop.repeats() ? 0 : mode == LoopMode::untilRelease ? 3 : 1);
     put(sampleId, unsigned(sample));

@@ -228,6 +228,22 @@ std::string crossfadeLimitReason(const Loop& loop)
                                                        : "as long as the loop itself";
 }
 
+bool wantsFitting(const Take& take)
+{
+    constexpr double heardCents = 0.05;
+    return take.loop.repeats() && take.loop.mode != LoopMode::alternating
+        && std::abs(loopPitchError(take.loop.roundFrames(), take.rate(), take.period()))
+        > heardCents;
+}
+
+std::optional<Tuning> tuningByTone(const Take& take, Hz tone)
+{
+    constexpr double sameSemitones = 0.02;
+    if (std::abs(midiOf(tone) - take.tuning.soundingMidi()) <= sameSemitones)
+        return std::nullopt;
+    return Tuning::forPitch(midiOf(tone), TuningSource::byHand, take.tuning.a4);
+}
+
 Span withKeptStart(Span kept, std::int64_t frame)
 {
     kept.start.value = std::clamp<std::int64_t>(frame, 0, kept.end.value - shortestTake);

@@ -50,6 +50,12 @@ Loop withLoopEnd(Loop loop, Span kept, std::int64_t frame);
 /// Why a crossfade cannot be longer, in words; empty while it can.
 std::string crossfadeLimitReason(const Loop& loop);
 
+/// Whether a loop of few periods is out of tune with its note by what fitting it would mend.
+bool wantsFitting(const Take& take);
+/// The tuning by which a take sounds at its keys' pitch while its short loop sounds at `tone` (see
+/// loopTone); nothing where it does already, within two cents.
+std::optional<Tuning> tuningByTone(const Take& take, Hz tone);
+
 /// The kept part with an end moved: never shorter than shortestTake, inside the recording.
 Span withKeptStart(Span kept, std::int64_t frame);
 Span withKeptEnd(Span kept, std::int64_t frame, std::int64_t frames);

@@ -153,6 +153,60 @@ TEST_CASE("a one-shot plays to its end, but not through a panic", "[engine][loop
     CHECK(double(stopped.frames()) / rate < 0.8);
 }
 
+TEST_CASE("no note is left hanging when the way of looping changes", "[engine][loop]")
+{
+    auto take = looped(
+        plainTake(mono(harmonicTone(240.0, rate, 2.0)), midiOf(Hz{240.0})), 20000, 40000, 2000);
+    const auto before = GENERATE(LoopMode::untilRelease, LoopMode::oneShot);
+    take.loop.mode = before;
+    auto instrument = instrumentOf(take);
+    instrument.envelope.release = 0.05;
+    const auto engine = std::make_unique<Engine>();
+    engine->prepare(rate);
+    Compiler compiler;
+    engine->setProgram(compiler.compile(instrument, rate));
+    std::vector<float> left(4800), right(4800);
+    const auto play = [&](int tenths) {
+        for (int i = 0; i < tenths; ++i)
+            engine->process(left.data(), right.data(), 4800);
+    };
+    play(1);
+    engine->handle(MidiEvent::noteOn(58, 100));
+    play(2);
+    engine->handle(MidiEvent::noteOff(58));
+    play(1);
+    REQUIRE(engine->look().voices == 1); // goes on to its own end
+    instrument.takes[0].loop.mode = LoopMode::forward;
+    engine->setProgram(compiler.compile(instrument, rate));
+    play(5);
+    CHECK(engine->look().voices == 0);
+}
+
+TEST_CASE("a note goes on when its loop there and back is switched off", "[engine][loop]")
+{
+    auto take = looped(
+        plainTake(mono(harmonicTone(240.0, rate, 2.0)), midiOf(Hz{240.0})), 20000, 80000, 2000);
+    take.loop.mode = LoopMode::alternating;
+    auto instrument = instrumentOf(take);
+    const auto engine = std::make_unique<Engine>();
+    engine->prepare(rate);
+    Compiler compiler;
+    engine->setProgram(compiler.compile(instrument, rate));
+    std::vector<float> left(4800), right(4800);
+    const auto play = [&](int tenths) {
+        for (int i = 0; i < tenths; ++i)
+            engine->process(left.data(), right.data(), 4800);
+    };
+    play(1);
+    engine->handle(MidiEvent::noteOn(58, 100));
+    play(22); // on the way back, behind the recording's end as the turn counts
+    instrument.takes[0].loop.on = false;
+    engine->setProgram(compiler.compile(instrument, rate));
+    play(2);
+    CHECK(engine->look().voices == 1);
+    CHECK(rmsDb(std::span<const float>(left)) > -40.0);
+}
+
 TEST_CASE("notes may begin at the loop, or before its joint again and again", "[engine][loop]")
 {
     // A ramp tells the place: each frame's value is its own position.

@@ -52,6 +52,19 @@ void put(const std::filesystem::path& path, std::span<const std::byte> bytes)
 
 } // namespace
 
+TEST_CASE("the longest release is not taken for a one-shot", "[formats][sf2]")
+{
+    const TemporaryFolder folder;
+    auto instrument = example();
+    instrument.takes[0].loop.on = false;
+    instrument.envelope.release = 60.0;
+    REQUIRE(writeInstrument(instrument, folder / "a.sf2"));
+    const auto read = openInstrument(folder / "a.sf2");
+    REQUIRE(read);
+    CHECK(playedMode(read->takes[0]) == LoopMode::forward);
+    CHECK(read->envelope.release > 50.0);
+}
+
 TEST_CASE("every way of looping is written so that it comes back", "[formats][loop]")
 {
     const TemporaryFolder folder;

@@ -196,6 +196,26 @@ TEST_CASE("the path reads what is there and flags what wants a look", "[model][r
     CHECK(readingOf(Stop::sound, {}, nullptr, {}, std::nullopt).text == "no sound yet");
 }
 
+TEST_CASE("short loops are offered what brings them into tune", "[model][readings]")
+{
+    auto take = looped(
+        plainTake(mono(harmonicTone(240.0, 48000.0, 1.0)), midiOf(Hz{240.0})), 20000, 20400, 100);
+    CHECK_FALSE(wantsFitting(take)); // two periods of 200 frames
+    take.loop.span.end.value += 3;
+    CHECK(wantsFitting(take));
+    take.loop.span.end.value = 40003; // a hundred periods: nothing is heard of it
+    CHECK_FALSE(wantsFitting(take));
+    take.loop.span.end.value = 20403;
+    take.loop.on = false;
+    CHECK_FALSE(wantsFitting(take));
+
+    CHECK_FALSE(tuningByTone(take, Hz{240.1})); // 0.7 cents away
+    const auto own = tuningByTone(take, Hz{160.0});
+    REQUIRE(own);
+    CHECK(own->soundingMidi() == Approx(midiOf(Hz{160.0})));
+    CHECK(own->source == TuningSource::byHand);
+}
+
 TEST_CASE("posts stop at each other and the crossfade at what there is", "[model][readings]")
 {
     const Span kept{Frames{100}, Frames{10000}};

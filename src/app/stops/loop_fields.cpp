@@ -148,10 +148,9 @@ void LoopStop::connectButtons()
         });
     });
     connect(tone_, &QPushButton::clicked, this, [this] {
-        if (const auto tone = session().loopTone())
-            session().editTake(tr("Tune to the loop"), [midi = midiOf(*tone)](Take& t) {
-                t.tuning = Tuning::forPitch(midi, TuningSource::byHand, t.tuning.a4);
-            });
+        const auto tone = session().loopTone();
+        if (const auto own = tone ? tuningByTone(*session().take(), *tone) : std::nullopt)
+            session().editTake(tr("Tune to the loop"), [&](Take& t) { t.tuning = *own; });
     });
 }
 
@@ -214,22 +213,14 @@ void LoopStop::showOffers(const Take& take)
     remedy_->setVisible(remedy != nullptr);
     if (remedy != nullptr)
         remedy_->setText(QString::fromStdString(remedy->name));
-    constexpr double few = 64.0;
-    const auto period = take.period();
-    const bool inFew = take.loop.repeats() && period && take.loop.mode != LoopMode::alternating
-        && double(take.loop.span.length()) < few * *period * take.rate();
-    fit_->setVisible(
-        inFew && std::abs(loopPitchError(take.loop.roundFrames(), take.rate(), period)) > 0.05);
+    fit_->setVisible(wantsFitting(take));
     const auto tone = session().loopTone();
-    constexpr double heard = 0.02; // semitones
-    const bool offer = tone && std::abs(midiOf(*tone) - take.tuning.soundingMidi()) > heard;
-    tone_->setVisible(offer);
-    if (offer) {
-        const auto own = Tuning::forPitch(midiOf(*tone), TuningSource::byHand, take.tuning.a4);
+    const auto own = tone ? tuningByTone(take, *tone) : std::nullopt;
+    tone_->setVisible(own.has_value());
+    if (own)
         tone_->setText(tr("Take root %1")
-                           .arg(typeset(noteName(own.rootKey, session().naming()) + " "
-                               + formatCents(Cents{own.fineCents}))));
-    }
+                           .arg(typeset(noteName(own->rootKey, session().naming()) + " "
+                               + formatCents(Cents{own->fineCents}))));
 }
 
 void LoopStop::refreshFields(const Take* take)
