@@ -1,14 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/application.h"
 #include "app/shell/main_window.h"
 
-#include <QApplication>
 #include <QCommandLineParser>
 #include <QSettings>
 
 int main(int argc, char** argv)
 {
     using namespace puretone::app;
-    QApplication application(argc, argv);
+    Application application(argc, argv);
     QApplication::setApplicationName(QStringLiteral("puretone"));
     QApplication::setApplicationDisplayName(QStringLiteral("Pure Tone"));
     QApplication::setApplicationVersion(QStringLiteral(PURETONE_VERSION));
@@ -19,7 +19,8 @@ int main(int argc, char** argv)
     parser.addHelpOption();
     parser.addVersionOption();
     parser.addPositionalArgument(QStringLiteral("file"),
-        QStringLiteral("A recording or an instrument"), QStringLiteral("[file]"));
+        QStringLiteral("A recording or an instrument; several recordings become takes of one"),
+        QStringLiteral("[file...]"));
     const QCommandLineOption output(QStringLiteral("output"),
         QStringLiteral("Audio output, for example \"simulated\""), QStringLiteral("device"));
     parser.addOption(output);
@@ -29,9 +30,13 @@ int main(int argc, char** argv)
     const int theme = QSettings().value(QStringLiteral("theme"), 0).toInt();
     Theme::apply(application, theme == 1 ? ThemeName::nightWatch : ThemeName::daybreak);
     MainWindow window;
+    QObject::connect(&application, &Application::failed, &window.session(),
+        [&](const puretone::Error& error) {
+            window.session().say(QString::fromStdString(error.sentence()));
+        });
     window.show();
     if (!parser.positionalArguments().isEmpty())
-        window.session().open(parser.positionalArguments().front());
+        window.openFiles(parser.positionalArguments());
     // Looking for sound servers takes a moment: first the picture.
     QTimer::singleShot(0, &window, [&] {
         window.startDevices(parser.value(output).toStdString());

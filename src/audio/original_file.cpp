@@ -15,14 +15,16 @@
 namespace puretone {
 
 struct OriginalFile::OpenFile {
-    explicit OpenFile(int opened)
+    OpenFile(int opened, std::filesystem::path from)
         : descriptor(opened)
+        , path(std::move(from))
     {
     }
     ~OpenFile() { ::close(descriptor); }
     OpenFile(const OpenFile&) = delete;
     OpenFile& operator=(const OpenFile&) = delete;
     int descriptor;
+    std::filesystem::path path;
 };
 
 OriginalFile::OriginalFile(std::vector<std::byte> bytes)
@@ -51,7 +53,12 @@ Result<OriginalPtr> OriginalFile::open(const std::filesystem::path& path)
     if (descriptor < 0)
         return fail(ErrorCode::cannotRead, shownName(path) + " cannot be read.",
             "Check that it may be read by you.");
-    return OriginalPtr(new OriginalFile(std::make_shared<OpenFile>(descriptor), size));
+    return OriginalPtr(new OriginalFile(std::make_shared<OpenFile>(descriptor, std::filesystem::absolute(path, unknown)), size));
+}
+
+std::filesystem::path OriginalFile::path() const
+{
+    return file_ ? file_->path : std::filesystem::path();
 }
 
 std::size_t OriginalFile::read(std::uint64_t offset, std::span<std::byte> target) const

@@ -27,6 +27,8 @@ public:
     std::uint64_t size() const { return size_; }
     /// Null for a file that stays on disk.
     const std::vector<std::byte>* bytes() const { return file_ ? nullptr : &bytes_; }
+    /// Where a file that stays on disk was opened; empty for one in memory.
+    std::filesystem::path path() const;
     /// Copies bytes from `offset` on. @return How many there were; fewer at the end or on an error.
     std::size_t read(std::uint64_t offset, std::span<std::byte> target) const;
     /// 32 hex digits of XXH3-128 over all bytes, read anew.
@@ -37,7 +39,7 @@ public:
 
 private:
     struct OpenFile;
-    explicit OriginalFile(std::shared_ptr<OpenFile> file, std::uint64_t size);
+    OriginalFile(std::shared_ptr<OpenFile> file, std::uint64_t size);
 
     std::vector<std::byte> bytes_;
     std::shared_ptr<OpenFile> file_;

@@ -118,9 +118,7 @@ Result<Audio> decode(const OriginalFile& original, const std::string& name,
 
 } // namespace
 
-namespace {
-
-Result<RecordingPtr> decodeOriginal(OriginalPtr original, const std::string& fileName,
+Result<RecordingPtr> decodeRecording(OriginalPtr original, const std::string& fileName,
     const Progress& progress, const ArrivedFunction& arrived)
 {
     if (original->size() == 0)
@@ -137,13 +135,11 @@ Result<RecordingPtr> decodeOriginal(OriginalPtr original, const std::string& fil
     return recording;
 }
 
-} // namespace
-
 Result<RecordingPtr> decodeRecording(
     std::vector<std::byte> bytes, const std::string& fileName, const Progress& progress)
 {
-    return decodeOriginal(
-        std::make_shared<const OriginalFile>(std::move(bytes)), fileName, progress, {});
+    return decodeRecording(
+        std::make_shared<const OriginalFile>(std::move(bytes)), fileName, progress);
 }
 
 Result<RecordingPtr> openRecording(const std::filesystem::path& path, const Progress& progress,
@@ -152,7 +148,7 @@ Result<RecordingPtr> openRecording(const std::filesystem::path& path, const Prog
     auto original = OriginalFile::open(path);
     if (!original)
         return tl::unexpected(original.error());
-    return decodeOriginal(std::move(*original), shownName(path), progress, arrived);
+    return decodeRecording(std::move(*original), shownName(path), progress, arrived);
 }
 
 RecordingPtr makeRecording(Audio audio, const std::string& fileName)

@@ -67,6 +67,9 @@ Result<RecordingPtr> openRecording(
 /// The same from bytes already in memory; `fileName` is for sentences.
 Result<RecordingPtr> decodeRecording(
     std::vector<std::byte> bytes, const std::string& fileName, const Progress& progress = {});
+/// The same from a file that is open already.
+Result<RecordingPtr> decodeRecording(OriginalPtr original, const std::string& fileName,
+    const Progress& progress = {}, const ArrivedFunction& arrived = {});
 /// A recording made from samples: its original is a 32-bit float WAV.
 RecordingPtr makeRecording(Audio audio, const std::string& fileName);
 

@@ -17,6 +17,7 @@ enum class ErrorCode {
     badValue, ///< Typed or given by the user and out of range.
     noDevice, ///< An audio or MIDI device is absent or refused.
     cancelled,
+    failed, ///< A fault of our own, or no memory.
 };
 
 /// What went wrong, for a person.

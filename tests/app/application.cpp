@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Makes the QApplication before the first test and takes it down after the last.
+#include "app/shell/application.h"
 #include "app/theme/theme.h"
 
-#include <QApplication>
 #include <QSettings>
 #include <QStandardPaths>
 #include <catch2/catch.hpp>
@@ -17,7 +17,7 @@ public:
     void testRunStarting(const Catch::TestRunInfo&) override
     {
         QStandardPaths::setTestModeEnabled(true);
-        application_ = std::make_unique<QApplication>(count_, arguments_);
+        application_ = std::make_unique<puretone::app::Application>(count_, arguments_);
         QApplication::setApplicationName(QStringLiteral("puretone-tests"));
         puretone::app::Theme::loadFonts();
         puretone::app::Theme::apply(*application_, puretone::app::ThemeName::daybreak);
@@ -28,7 +28,7 @@ private:
     int count_ = 1;
     char name_[10] = "app_tests";
     char* arguments_[2] = {name_, nullptr};
-    std::unique_ptr<QApplication> application_;
+    std::unique_ptr<puretone::app::Application> application_;
 };
 
 } // namespace

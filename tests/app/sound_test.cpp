@@ -249,8 +249,8 @@ TEST_CASE("an interrupted recording is offered at the next start", "[app][record
         unfinished, probe::mono(probe::harmonicTone(220.0, 48000.0, 1.0)), SampleFormat::float32));
     Driver d;
     d.window.offerUnfinished();
-    CHECK_THAT(d.window.messages()->text().toStdString(), Contains("interrupted"));
-    d.click(d.window.messages(), "Open");
+    CHECK_THAT(d.window.offers()->text().toStdString(), Contains("interrupted"));
+    d.click(d.window.offers(), "Open");
     REQUIRE(d.document().takes.size() == 1);
     CHECK(d.take().tuning.rootKey == 57);
     std::filesystem::remove(folder / d.take().recording->fileName);

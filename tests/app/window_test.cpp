@@ -72,7 +72,8 @@ TEST_CASE("bad files give a sentence and change nothing", "[app][bad-input]")
     CHECK_THAT(messageOf(d), Contains("is a folder"));
     CHECK(d.document() == before);
     d.session().save(QString::fromStdString((folder / "no/x.puretone").string()));
-    CHECK_FALSE(d.session().finishSaving());
+    d.settle();
+    CHECK_FALSE(d.session().history().isSaved());
     CHECK_THAT(messageOf(d), Contains("x.puretone"));
 }
 

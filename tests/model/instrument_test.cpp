@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/instrument.h"
 
-#include "model/history.h"
 #include "model/json.h"
 #include "model/readings.h"
 #include "support/takes.h"
@@ -113,56 +112,6 @@ TEST_CASE("numbers out of range are brought into range", "[model][bad-input]")
         REQUIRE(calm.envelope.release >= 0.005);
         REQUIRE(sanitized(calm) == calm);
     }
-}
-
-TEST_CASE("undo and redo walk through values, one step per gesture", "[model][history]")
-{
-    History history(example());
-    const auto start = history.current();
-    const auto moved = [&](std::int64_t by) {
-        auto next = start;
-        next.takes[0].loop.span.end.value -= by;
-        return next;
-    };
-    CHECK(history.apply("Move loop end", moved(10), 5));
-    CHECK(history.apply("Move loop end", moved(20), 5));
-    CHECK(history.apply("Move loop end", moved(30), 6));
-    CHECK(history.undoName() == "Move loop end");
-    history.undo();
-    CHECK(history.current() == moved(20));
-    history.undo();
-    CHECK(history.current() == start);
-    CHECK_FALSE(history.canUndo());
-    history.redo();
-    history.redo();
-    CHECK(history.current() == moved(30));
-    CHECK_FALSE(history.canRedo());
-    CHECK_FALSE(history.apply("Nothing", moved(30)));
-    // A new edit forgets what was undone.
-    history.undo();
-    CHECK(history.apply("Other", moved(99)));
-    CHECK_FALSE(history.canRedo());
-}
-
-TEST_CASE("a drag that is put back leaves no step", "[model][history]")
-{
-    History history(example());
-    const auto start = history.current();
-    auto next = start;
-    next.envelope.attack = 1.0;
-    history.apply("Change attack", next, 3);
-    history.abandon(3);
-    CHECK(history.current() == start);
-    CHECK_FALSE(history.canUndo());
-    history.apply("Change attack", next, 4);
-    history.apply("Change attack", start, 4);
-    CHECK_FALSE(history.canUndo());
-    history.abandon(99);
-    CHECK(history.isSaved());
-    history.apply("Change attack", next);
-    CHECK_FALSE(history.isSaved());
-    history.undo();
-    CHECK(history.isSaved());
 }
 
 TEST_CASE("tuning splits a pitch into key and fine tune", "[model]")

@@ -68,6 +68,18 @@ public:
         shortcut(Qt::Key_S, Qt::ControlModifier);
         settle();
     }
+    /// Clicks a button of the question that will stand there in a moment.
+    void answer(const QString& button)
+    {
+        QTimer::singleShot(100, &window, [this, button] {
+            for (auto* b : QApplication::activeModalWidget()->findChildren<QPushButton*>())
+                if (b->text() == button) {
+                    ++answered;
+                    b->click();
+                    return;
+                }
+        });
+    }
     void settle()
     {
         session().background().settle();
@@ -152,6 +164,7 @@ public:
     }
 
     MainWindow window;
+    int answered = 0; ///< Questions that got their answer.
 
 private:
     static void move(QWidget* widget, QPointF to, Qt::KeyboardModifiers keys)

@@ -6,32 +6,51 @@
 
 namespace puretone::app {
 
+Error describeException()
+{
+    try {
+        throw;
+    } catch (const std::bad_alloc&) {
+        return {ErrorCode::failed, "There was not enough memory for that; nothing was changed.",
+            "Close other programs, or take a shorter recording."};
+    } catch (const std::exception& fault) {
+        return {ErrorCode::failed,
+            std::string("Pure Tone met a fault of its own and left that undone (") + fault.what()
+                + ").",
+            "Your instrument is as it was; save it before you try again."};
+    } catch (...) {
+        return {ErrorCode::failed, "Pure Tone met a fault of its own and left that undone.",
+            "Your instrument is as it was; save it before you try again."};
+    }
+}
+
 Background::Background(QObject* parent)
     : QObject(parent)
 {
-    pool_.setMaxThreadCount(std::max(2, QThread::idealThreadCount()));
-    bulk_.setMaxThreadCount(std::max(1, QThread::idealThreadCount()));
-    bulk_.setThreadPriority(QThread::LowPriority);
+    const int cores = QThread::idealThreadCount();
+    poolOf(Lane::swift).setMaxThreadCount(std::max(2, cores));
+    poolOf(Lane::bulk).setMaxThreadCount(std::max(1, cores));
+    poolOf(Lane::bulk).setThreadPriority(QThread::LowPriority);
+    poolOf(Lane::keeping).setMaxThreadCount(2);
 }
 
 Background::~Background()
 {
     for (auto& [key, slot] : jobs_)
         slot.stop.request_stop();
-    bulk_.clear();
-    bulk_.waitForDone();
-    pool_.waitForDone();
+    poolOf(Lane::bulk).clear();
+    for (auto& pool : pools_)
+        pool.waitForDone();
 }
 
-void Background::run(const std::string& key, Running whenBusy, Work work, Done done,
-    Lane lane)
+void Background::request(const std::string& key, Running whenBusy, Job job)
 {
     const auto slot = jobs_.find(key);
     if (slot == jobs_.end()) {
-        start(key, {std::move(work), std::move(done), lane});
+        start(key, std::move(job));
         return;
     }
-    slot->second.waiting = Job{std::move(work), std::move(done), lane};
+    slot->second.waiting = std::move(job);
     if (whenBusy == Running::cancel)
         slot->second.stop.request_stop();
 }
@@ -49,46 +68,70 @@ void Background::start(const std::string& key, Job job)
 {
     Slot& slot = jobs_[key];
     slot.stop = std::stop_source();
-    slot.done = std::move(job.done);
     const auto report = [this, key](double share) {
         QMetaObject::invokeMethod(
             this, [this, key, share] { emit progressed(QString::fromStdString(key), share); },
             Qt::QueuedConnection);
     };
     const Progress progress{slot.stop.get_token(), report};
-    auto& pool = job.lane == Lane::bulk ? bulk_ : pool_;
-    pool.start([this, key, progress, work = std::move(job.work)] {
-        const std::any result = work(progress);
+    auto& pool = poolOf(job.lane);
+    pool.start([this, key, progress, job = std::move(job)]() mutable {
+        Delivery delivery;
+        try {
+            delivery = job.work(progress);
+        } catch (...) {
+            delivery = [this, tell = std::move(job.failed), error = describeException()] {
+                if (tell)
+                    tell(error);
+                else
+                    emit failed(error);
+            };
+        }
         QMetaObject::invokeMethod(
-            this, [this, key, result] { finished(key, result); }, Qt::QueuedConnection);
+            this, [this, key, delivery = std::move(delivery)] { finished(key, delivery); },
+            Qt::QueuedConnection);
     });
 }
 
-void Background::finished(const std::string& key, const std::any& result)
+void Background::finished(const std::string& key, const Delivery& delivery)
 {
     const auto slot = jobs_.find(key);
     if (slot == jobs_.end())
         return;
     const bool stopped = slot->second.stop.stop_requested();
-    const Done done = std::move(slot->second.done);
     auto waiting = std::move(slot->second.waiting);
     jobs_.erase(slot);
     if (waiting)
         start(key, std::move(*waiting));
     else
         emit rested(QString::fromStdString(key));
+    if (stopped)
+        return;
     // Last, since it may ask for more work.
-    if (!stopped)
-        done(result);
+    try {
+        delivery();
+    } catch (...) {
+        emit failed(describeException());
+    }
+}
+
+void Background::waitAWhile()
+{
+    for (auto& pool : pools_)
+        pool.waitForDone(5);
+    QCoreApplication::processEvents();
 }
 
 void Background::settle()
 {
-    while (!jobs_.empty()) {
-        pool_.waitForDone(10);
-        bulk_.waitForDone(10);
-        QCoreApplication::processEvents();
-    }
+    while (!jobs_.empty())
+        waitAWhile();
+}
+
+void Background::settle(const std::string& key)
+{
+    while (busy(key))
+        waitAWhile();
 }
 
 } // namespace puretone::app

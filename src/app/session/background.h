@@ -2,68 +2,106 @@
 #pragma once
 
 #include "base/progress.h"
+#include "base/result.h"
 
 #include <QObject>
 #include <QThreadPool>
-#include <any>
+#include <array>
 #include <functional>
 #include <map>
+#include <memory>
+#include <optional>
 #include <string>
+#include <type_traits>
 
 namespace puretone::app {
 
 /// Runs work beside the window. For each key at most one job runs and one waits: a newer request
 /// takes the waiting one's place, so that a drag never piles up work.
+///
+/// Whatever a job throws becomes a sentence; the program goes on.
 class Background : public QObject {
     Q_OBJECT
 
 public:
-    using Work = std::function<std::any(const Progress&)>;
-    using Done = std::function<void(const std::any&)>;
-
     enum class Running {
         finish, ///< Let the running job end and show its result.
         cancel, ///< Ask it to stop; its result is dropped.
     };
 
-    /// What a person waits for while working, and what fills the machine for longer.
-    enum class Lane { swift, bulk };
+    /// Each has threads of its own, so that a moved handle never queues behind fifty files.
+    enum class Lane {
+        swift, ///< What a person waits for while working.
+        bulk, ///< What fills the machine for longer.
+        keeping, ///< What keeps work from being lost.
+    };
+
+    using Failed = std::function<void(const Error&)>;
 
     explicit Background(QObject* parent = nullptr);
     ~Background() override;
 
-    /// @param work Runs on another thread with copies of its inputs.
-    /// @param done Runs on the interface thread with what `work` gave.
+    /// @param work Runs on another thread with copies of its inputs; what it gives is moved to the
+    /// interface thread.
+    /// @param done Runs on the interface thread with what `work` gave (`const T&` or nothing).
+    /// @param failed Runs there instead of `done` where `work` threw; where it is empty, failed()
+    /// tells.
+    template <class Work, class Done>
     void run(const std::string& key, Running whenBusy, Work work, Done done,
-        Lane lane = Lane::swift);
+        Lane lane = Lane::swift, Failed failed = {})
+    {
+        using Given = std::invoke_result_t<Work&, const Progress&>;
+        static_assert(!std::is_void_v<Given>, "work gives what it found");
+        request(key, whenBusy,
+            {[work = std::move(work), done = std::move(done)](
+                 const Progress& progress) mutable -> Delivery {
+                 return [done, given = std::make_shared<Given>(work(progress))] {
+                     if constexpr (std::is_invocable_v<const Done&, const Given&>)
+                         done(*given);
+                     else
+                         done();
+                 };
+             },
+                std::move(failed), lane});
+    }
     /// Drops the waiting job and asks the running one to stop; neither reports.
     void cancel(const std::string& key);
     bool busy(const std::string& key) const { return jobs_.count(key) != 0; }
     /// Waits until nothing runs or waits. For tests and for leaving.
     void settle();
+    /// The same for one key.
+    void settle(const std::string& key);
 
 signals:
     void progressed(const QString& key, double share);
     /// Nothing runs or waits for this key any more, finished or cancelled.
     void rested(const QString& key);
+    /// A job, or what was done with its result, threw.
+    void failed(const puretone::Error& error);
 
 private:
+    using Delivery = std::function<void()>; ///< Hands in what a job gave.
     struct Job {
-        Work work;
-        Done done;
+        std::function<Delivery(const Progress&)> work;
+        Failed failed;
         Lane lane;
     };
     struct Slot {
         std::stop_source stop;
-        Done done;
         std::optional<Job> waiting;
     };
+    void request(const std::string& key, Running whenBusy, Job job);
     void start(const std::string& key, Job job);
-    void finished(const std::string& key, const std::any& result);
+    void finished(const std::string& key, const Delivery& delivery);
+
+    QThreadPool& poolOf(Lane lane) { return pools_[std::size_t(lane)]; }
+    void waitAWhile();
 
     std::map<std::string, Slot> jobs_;
-    QThreadPool pool_;
-    QThreadPool bulk_; ///< Of its own, so that a moved handle never queues behind fifty files.
+    std::array<QThreadPool, 3> pools_; ///< Of the lanes.
 };
+
+/// The exception that is being handled, for a person.
+Error describeException();
 
 } // namespace puretone::app

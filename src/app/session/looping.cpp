@@ -19,12 +19,11 @@ void Session::measureSeam()
     background_.run(
         "seam", Background::Running::finish,
         [sound = current->sound(), loop = current->loop, period = current->period()](
-            const Progress&) -> std::any {
+            const Progress&) {
             return Seen{judgeLoop(*sound, loop, period), puretone::loopTone(*sound, loop)};
         },
         [this, id = current->id, sound = current->sound(), kept = current->kept,
-            period = current->period()](const std::any& result) {
-            const auto& seen = std::any_cast<const Seen&>(result);
+            period = current->period()](const Seen& seen) {
             seam_ = seen.judged;
             loopTone_ = seen.tone;
             seamOf_ = id;
@@ -41,11 +40,11 @@ void Session::findRemedy(const AudioPtr& sound, Span kept, std::optional<double>
     background_.run(
         "remedy", Background::Running::cancel,
         [sound, kept, period, judged = *seam_](
-            const Progress&) -> std::any { return loopRemedy(*sound, kept, judged, period); },
-        [this, loop = seam_->loop](const std::any& result) {
+            const Progress&) { return loopRemedy(*sound, kept, judged, period); },
+        [this, loop = seam_->loop](const std::optional<LoopRemedy>& found) {
             if (!seam_ || !(seam_->loop == loop))
                 return;
-            remedy_ = std::any_cast<std::optional<LoopRemedy>>(result);
+            remedy_ = found;
             emit derivedChanged();
         });
 }
@@ -79,7 +78,7 @@ void Session::drawSeamMap()
     seamMap_.reset();
     background_.run(
         "seam map", Background::Running::cancel,
-        [this, sound = mapSound_, kept = mapKept_](const Progress& progress) -> std::any {
+        [this, sound = mapSound_, kept = mapKept_](const Progress& progress) {
             return std::make_shared<const SeamMap>(
                 makeSeamMap(*sound, kept, progress, [&](const SeamMap& part) {
                     // Coarse first: shown as it comes.
@@ -94,7 +93,7 @@ void Session::drawSeamMap()
                         Qt::QueuedConnection);
                 }));
         },
-        [](const std::any&) {});
+        [] {});
 }
 
 void Session::findLoops()
@@ -104,17 +103,22 @@ void Session::findLoops()
         return;
     background_.run(
         "loops", Background::Running::cancel,
-        [wanted = *current](const Progress& progress) mutable -> std::any {
+        [wanted = *current](const Progress& progress) mutable {
             searchLoops(wanted, true, progress);
             return std::move(wanted);
         },
-        [this](const std::any& result) {
-            const auto& found = std::any_cast<const Take&>(result);
+        [this, of = keyOf(*current)](const Take& found) {
+            const Take* searched = take(of);
+            if (searched == nullptr)
+                return;
+            if (searched->sound() != found.sound() || searched->kept != found.kept) {
+                say(tr("%1 was changed during the search for loops; its loop is as it was.")
+                        .arg(QString::fromStdString(searched->name)));
+                return;
+            }
             if (!found.loop.on)
                 say(tr("No loop was found: it %1.").arg(QString::fromStdString(found.loopMessage)));
-            editTake(tr("Find loops"), [&](Take& t) {
-                if (!(t.recording == found.recording))
-                    return;
+            editTake(of, tr("Find loops"), [&](Take& t) {
                 t.loopChoices = found.loopChoices;
                 t.loopMessage = found.loopMessage;
                 t.loop = found.loop;
@@ -131,12 +135,11 @@ void Session::loopAround(Span wanted, const Loop& like, const QString& stepName)
     background_.run(
         "loop near", Background::Running::cancel,
         [sound = current->sound(), kept = current->kept, like, period = current->period(), wanted](
-            const Progress&) -> std::any { return loopNear(*sound, kept, wanted, like, period); },
-        [this, id = current->id, sound = current->sound(), stepName](const std::any& result) {
-            const auto& found = std::any_cast<const LoopCandidate&>(result);
-            if (take() == nullptr || take()->id != id || take()->sound() != sound)
-                return;
-            editTake(stepName, [&](Take& t) { t.loop = found.loop; });
+            const Progress&) { return loopNear(*sound, kept, wanted, like, period); },
+        [this, of = keyOf(*current), sound = current->sound(), stepName](
+            const LoopCandidate& found) {
+            if (const Take* t = take(of); t != nullptr && t->sound() == sound)
+                editTake(of, stepName, [&](Take& looped) { looped.loop = found.loop; });
         });
 }
 
@@ -153,7 +156,7 @@ void Session::copyLoop(LoopCopy how, bool stagger)
     background_.run(
         "copy loop", Background::Running::cancel,
         [source = *from, others = std::move(others), how, stagger](
-            const Progress& progress) mutable -> std::any {
+            const Progress& progress) mutable {
             int nth = 0;
             for (auto& [other, loop] : others) {
                 ++nth;
@@ -162,8 +165,9 @@ void Session::copyLoop(LoopCopy how, bool stagger)
             }
             return std::move(others);
         },
-        [this](const std::any& result) {
-            const auto& copied = std::any_cast<const Copies&>(result);
+        [this, document = history_.document()](const Copies& copied) {
+            if (history_.document() != document)
+                return;
             edit(tr("Copy loop to all takes"), [&](Instrument& next) {
                 for (const auto& [other, loop] : copied) {
                     Take* t = next.take(other.id);

@@ -13,6 +13,10 @@ namespace {
 Result<Take> listenTo(const std::filesystem::path& file, const Progress& progress,
     const std::shared_ptr<Arriving>& arriving = {})
 {
+    if (const auto kind = kindOfFile(file); kind && *kind != FileKind::wav)
+        return fail(ErrorCode::badValue,
+            shownName(file) + " is an instrument: it is opened by itself, not as a take.",
+            "Use Open for it.");
     const auto arrived = arriving
         ? ArrivedFunction([arriving](const ArrivedBlock& block) { arriving->take(block); })
         : ArrivedFunction();
@@ -24,7 +28,7 @@ Result<Take> listenTo(const std::filesystem::path& file, const Progress& progres
 
 } // namespace
 
-void Session::open(const QString& path)
+void Session::open(const QString& path, const QStringList& joining)
 {
     const std::filesystem::path file(path.toStdString());
     // A sound file is listened to anew even when it brings a root and a loop of its own.
@@ -37,23 +41,39 @@ void Session::open(const QString& path)
     arriving_ = isInstrument ? nullptr : std::make_shared<Arriving>(shownName(file));
     background_.run(
         "open", Background::Running::cancel,
-        [file, isInstrument, arriving = arriving_](const Progress& progress) -> std::any {
+        [file, isInstrument, arriving = arriving_](
+            const Progress& progress) -> Result<Instrument> {
             if (isInstrument)
                 return openInstrument(file, progress);
             auto made = listenTo(file, progress, arriving);
             if (!made)
-                return Result<Instrument>(tl::unexpected(made.error()));
-            return Result<Instrument>(makeInstrument(std::move(*made)));
+                return tl::unexpected(made.error());
+            return makeInstrument(std::move(*made));
         },
-        [this, path](
-            const std::any& result) { opened(path, std::any_cast<Result<Instrument>>(result)); });
+        [this, path, joining](const Result<Instrument>& result) {
+            opened(path, result);
+            addFiles(joining);
+        });
     emit openingChanged();
 }
 
+namespace {
+
+std::filesystem::path dataFolder()
+{
+    return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation).toStdString();
+}
+
+} // namespace
+
 std::filesystem::path Session::recordingsFolder()
 {
-    const auto folder = QStandardPaths::writableLocation(QStandardPaths::AppDataLocation);
-    return std::filesystem::path(folder.toStdString()) / "recordings";
+    return dataFolder() / "recordings";
+}
+
+std::filesystem::path Session::recoveryFolder()
+{
+    return dataFolder() / "recovery";
 }
 
 void Session::cancelOpening()
@@ -71,12 +91,8 @@ void Session::opened(const QString& path, const Result<Instrument>& result)
     }
     const bool isProject = kindOfFile(path.toStdString()) == FileKind::project;
     const auto name = QString::fromStdString(shownName(path.toStdString()));
-    // Opening is a step like any other: what was there before is one undo away.
-    edit(tr("Open %1").arg(name), [&](Instrument& next) { next = *result; });
-    path_ = isProject ? path : QString();
-    if (isProject)
-        history_.markSaved();
-    emit changed();
+    begin(tr("Open %1").arg(name), *result,
+        isProject ? DocumentOrigin{path.toStdString(), true} : DocumentOrigin{});
     emit fileOpened(path);
     say(isProject ? tr("%1 is open.").arg(name)
                   : tr("%1 is ready: play it on the keys below.").arg(name),
@@ -133,14 +149,16 @@ void Session::listenToNext(std::size_t count)
         background_.run(
             adding_->jobKey(i), Background::Running::finish,
             [file = std::filesystem::path(path.toStdString()), arriving = arriving_](
-                const Progress& progress) -> std::any {
-                return listenTo(file, progress, arriving);
-            },
-            [this, index = i, path, key = adding_->key](const std::any& made) {
+                const Progress& progress) { return listenTo(file, progress, arriving); },
+            [this, index = i, path, key = adding_->key](const Result<Take>& made) {
                 if (adding_ && adding_->key == key)
-                    takeReady(index, std::any_cast<const Result<Take>&>(made), path);
+                    takeReady(index, made, path);
             },
-            Background::Lane::bulk);
+            Background::Lane::bulk,
+            [this, index = i, path, key = adding_->key](const Error& error) {
+                if (adding_ && adding_->key == key)
+                    takeReady(index, tl::unexpected(error), path);
+            });
     }
 }
 

@@ -19,6 +19,10 @@ Session::Session(QObject* parent)
             emit openingChanged();
     });
     connect(&background_, &Background::progressed, this, &Session::openingProgress);
+    connect(&background_, &Background::failed, this,
+        [this](const Error& error) { say(QString::fromStdString(error.sentence())); });
+    copySoon_.setSingleShot(true);
+    connect(&copySoon_, &QTimer::timeout, this, &Session::keepCopy);
     compileSoon_.setSingleShot(true);
     connect(&compileSoon_, &QTimer::timeout, this, &Session::compileNow);
     arrivingSoon_.setSingleShot(true);
@@ -60,8 +64,28 @@ void Session::edit(const QString& name, const std::function<void(Instrument&)>& 
 void Session::editTake(const QString& name, const std::function<void(Take&)>& change, int gesture)
 {
     if (const Take* current = take())
+        editTake(keyOf(*current), name, change, gesture);
+}
+
+void Session::editTake(const TakeKey& of, const QString& name,
+    const std::function<void(Take&)>& change, int gesture)
+{
+    if (take(of) != nullptr)
         edit(
-            name, [&, id = current->id](Instrument& next) { change(*next.take(id)); }, gesture);
+            name, [&](Instrument& next) { change(*next.take(of.take)); }, gesture);
+}
+
+const Take* Session::take(const TakeKey& key) const
+{
+    return key.document == history_.document() ? instrument().take(key.take) : nullptr;
+}
+
+void Session::begin(const QString& name, Instrument next, const DocumentOrigin& origin)
+{
+    shownTake_ = 0;
+    split_.reset();
+    history_.begin(name.toStdString(), sanitized(std::move(next)), origin);
+    afterChange();
 }
 
 void Session::abandon(int gesture)
@@ -93,6 +117,7 @@ void Session::afterChange()
     compile();
     measureSeam();
     analyseForDrawing();
+    keepCopySoon();
     emit changed();
 }
 
@@ -116,13 +141,11 @@ void Session::compileNow()
     const double rate = player_.engine().rate();
     background_.run(
         "compile", Background::Running::finish,
-        [compiler = compiler_, document = instrument(), rate](const Progress&) -> std::any {
+        [compiler = compiler_, document = instrument(), rate](const Progress&) -> Made {
             return std::make_shared<std::unique_ptr<const Program>>(
                 compiler->compile(document, rate));
         },
-        [this](const std::any& made) {
-            player_.engine().setProgram(std::move(*std::any_cast<Made>(made)));
-        });
+        [this](const Made& made) { player_.engine().setProgram(std::move(*made)); });
 }
 
 void Session::analyseForDrawing()
@@ -147,7 +170,7 @@ void Session::analyseForDrawing()
     };
     background_.run(
         "drawing", Background::Running::cancel,
-        [wanted](const Progress& progress) -> std::any {
+        [wanted](const Progress& progress) {
             Found found;
             found.line = followPitch(*wanted.audio, wanted.kept, wanted.midi, {}, progress);
             if (progress.cancelled())
@@ -160,8 +183,7 @@ void Session::analyseForDrawing()
             found.loudness = loudnessLufs(*wanted.audio, wanted.kept);
             return found;
         },
-        [this](const std::any& result) {
-            const auto& found = std::any_cast<const Found&>(result);
+        [this](const Found& found) {
             pitchLine_ = found.line;
             spectrum_ = found.spectrum;
             loudness_ = found.loudness;
@@ -190,13 +212,13 @@ void Session::makePeaks()
         peaks_.push_back({audio, nullptr});
         background_.run(
             "peaks " + std::to_string(t.id) + t.recording->hash, Background::Running::finish,
-            [audio](const Progress&) -> std::any {
-                return Pyramid(std::make_shared<const PeakPyramid>(audio));
+            [audio](const Progress&) -> Pyramid {
+                return std::make_shared<const PeakPyramid>(audio);
             },
-            [this, audio](const std::any& made) {
+            [this, audio](const Pyramid& made) {
                 for (auto& p : peaks_)
                     if (p.audio == audio)
-                        p.pyramid = std::any_cast<Pyramid>(made);
+                        p.pyramid = made;
                 emit derivedChanged();
             });
     }
@@ -227,13 +249,12 @@ void Session::proposeSplit(const SplitOptions& options)
         return;
     background_.run(
         "split", Background::Running::cancel,
-        [audio = current->sound(), options](const Progress& progress) -> std::any {
-            return splitRecording(*audio, options, progress);
-        },
-        [this, audio = current->sound()](const std::any& found) {
+        [audio = current->sound(), options](
+            const Progress& progress) { return splitRecording(*audio, options, progress); },
+        [this, audio = current->sound()](const SplitResult& found) {
             if (take() == nullptr || take()->sound() != audio)
                 return;
-            split_ = std::any_cast<SplitResult>(found);
+            split_ = found;
             emit derivedChanged();
         });
 }
@@ -259,13 +280,13 @@ void Session::makeSplit(const std::optional<NoteSeries>& series)
     using Takes = std::vector<Take>;
     background_.run(
         "open", Background::Running::cancel,
-        [source = *current, pieces = split_->pieces, series](const Progress& progress) -> std::any {
-            return Takes(makePieces(source, pieces, {}, series, progress));
+        [source = *current, pieces = split_->pieces, series](const Progress& progress) -> Takes {
+            return makePieces(source, pieces, {}, series, progress);
         },
-        [this, id = current->id](const std::any& made) {
-            const auto& takes = std::any_cast<const Takes&>(made);
-            if (takes.empty() || instrument().take(id) == nullptr)
+        [this, of = keyOf(*current)](const Takes& takes) {
+            if (takes.empty() || take(of) == nullptr)
                 return;
+            const int id = of.take;
             edit(tr("Split into %1 takes").arg(takes.size()), [&](Instrument& next) {
                 std::erase_if(next.takes, [&](const Take& t) { return t.id == id; });
                 std::erase_if(next.zones, [&](const Zone& z) { return z.take == id; });
@@ -287,36 +308,7 @@ void Session::makeSplit(const std::optional<NoteSeries>& series)
 
 void Session::clear()
 {
-    path_.clear();
-    edit(tr("New instrument"), [](Instrument& next) { next = Instrument(); });
-}
-
-void Session::save(const QString& path)
-{
-    background_.run(
-        "save", Background::Running::finish,
-        [document = instrument(), path](const Progress&) -> std::any {
-            return std::pair(document, writeInstrument(document, path.toStdString()));
-        },
-        [this, path](const std::any& done) {
-            const auto& [document, written] =
-                std::any_cast<const std::pair<Instrument, Result<Written>>&>(done);
-            if (!written) {
-                say(QString::fromStdString(written.error().sentence()));
-                return;
-            }
-            path_ = path;
-            history_.markSaved(document);
-            const auto name = QString::fromStdString(shownName(path.toStdString()));
-            say(tr("%1 is saved. %2").arg(name, QString::fromStdString(written->checked)), false);
-            emit changed();
-        });
-}
-
-bool Session::finishSaving()
-{
-    background_.settle();
-    return history_.isSaved();
+    begin(tr("New instrument"), {});
 }
 
 void Session::say(const QString& sentence, bool trouble, const QStringList& details)

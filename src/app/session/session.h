@@ -6,6 +6,7 @@
 #include "app/session/player.h"
 #include "audio/peaks.h"
 #include "formats/instrument_file.h"
+#include "formats/recovery.h"
 #include "loop/remedy.h"
 #include "loop/seam_map.h"
 #include "loop/tone.h"
@@ -18,6 +19,12 @@
 #include <QStringList>
 
 namespace puretone::app {
+
+/// A document as it was when somebody began to write it.
+struct DocumentVersion {
+    History::DocumentId document = 0;
+    Instrument value;
+};
 
 /// The document, what is known about it, and the way it is heard. Views read it, listen to its
 /// signals and hand in wishes as edits; they never talk to each other.
@@ -42,13 +49,26 @@ public:
     void edit(const QString& name, const std::function<void(Instrument&)>& change, int gesture = 0);
     /// The same for the take on screen; nothing happens without one.
     void editTake(const QString& name, const std::function<void(Take&)>& change, int gesture = 0);
+    /// A take of one of the documents: ids alone recur from document to document.
+    struct TakeKey {
+        History::DocumentId document = 0;
+        int take = 0; ///< Take::id.
+        bool operator==(const TakeKey&) const = default;
+    };
+    TakeKey keyOf(const Take& take) const { return {history_.document(), take.id}; }
+    /// Null where that take is gone, or another document is open.
+    const Take* take(const TakeKey& key) const;
+    /// For results of work that a take was given to: it need not be on screen any more.
+    void editTake(const TakeKey& of, const QString& name, const std::function<void(Take&)>& change,
+        int gesture = 0);
     int newGesture() { return ++gestures_; }
     void abandon(int gesture);
     void undo();
     void redo();
 
     /// Opens an instrument file or a sound file, in the background; failures become messages.
-    void open(const QString& path);
+    /// @param joining Sound files that join it as takes once it is open.
+    void open(const QString& path, const QStringList& joining = {});
     /// Opens sound files on all cores and adds each as a take as soon as it is ready, in the order
     /// given; the bad ones are listed at the end.
     void addFiles(const QStringList& paths);
@@ -84,9 +104,16 @@ public:
     void clear();
     /// Saves the project, in the background; a message says how it went.
     void save(const QString& path);
-    /// Waits for a save that is under way. False when the document is not on disk afterwards.
-    bool finishSaving();
-    const QString& path() const { return path_; }
+    /// Saves a document that may not be the one on screen, and waits for it. False when it is not
+    /// on disk afterwards.
+    bool saveNow(const History::Unsaved& document, const QString& path);
+    /// A document was written to a project file otherwise: as an export.
+    void wasWritten(const DocumentVersion& version, const QString& path);
+    DocumentVersion version() const { return {history_.document(), instrument()}; }
+    /// Opens what a program that was killed had not saved; removes it once there is a copy of ours.
+    void recover(std::shared_ptr<const LeftBehind> left);
+    static std::filesystem::path recoveryFolder();
+    QString path() const { return QString::fromStdString(history_.file()); }
     /// Searches loops in the kept part again, in the background; takes the best.
     void findLoops();
     /// Loops as well as can be with posts near these, in the background. @param like Curve, mode
@@ -125,6 +152,8 @@ signals:
     void message(const QString& sentence, bool trouble, const QStringList& details);
 
 private:
+    /// Another document takes the place of this one; undo brings this one back.
+    void begin(const QString& name, Instrument next, const DocumentOrigin& origin = {});
     void afterChange();
     void compile();
     void compileNow();
@@ -140,14 +169,16 @@ private:
     void takeReady(std::size_t index, const Result<Take>& made, const QString& path);
     void addReady();
     void finishAdding();
-    void hearTreated(int take, int gesture);
+    void hearTreated(const TakeKey& of, int gesture);
+    void saveVersion(DocumentVersion version, const QString& path);
+    void keepCopySoon();
+    void keepCopy();
     bool dropUnfinishedTreatment();
 
     History history_;
     Player player_;
     std::shared_ptr<Compiler> compiler_ = std::make_shared<Compiler>();
     Naming naming_;
-    QString path_;
     int gestures_ = 0;
 
     int shownTake_ = 0;
@@ -165,7 +196,7 @@ private:
     AudioPtr mapSound_;
     Span mapKept_;
     struct Treating {
-        int take = 0;
+        TakeKey take;
         Treatments list;
         int gesture = 0;
     };
@@ -173,7 +204,12 @@ private:
     std::shared_ptr<Adding> adding_;
     std::shared_ptr<Arriving> arriving_;
     bool showArriving_ = false; ///< Short files are there before anything could be seen.
-    QTimer arrivingSoon_, compileSoon_;
+    QTimer arrivingSoon_, compileSoon_, copySoon_;
+    std::shared_ptr<RecoveryCopies> copies_;
+    int saves_ = 0;
+    std::map<History::DocumentId, int> lastSave_; ///< Of those that have ended.
+    bool copyFailed_ = false; ///< Said once.
+    std::vector<std::shared_ptr<const LeftBehind>> recovered_; ///< Until there is a copy of ours.
     std::optional<SplitResult> split_;
     struct Drawn {
         AudioPtr audio;

@@ -28,7 +28,7 @@ const Treatments& Session::treatments() const
     const Take* current = take();
     if (current == nullptr)
         return none;
-    return treating_ && treating_->take == current->id ? treating_->list : current->treatments;
+    return treating_ && treating_->take == keyOf(*current) ? treating_->list : current->treatments;
 }
 
 void Session::setTreatments(const QString& name, Treatments list, int gesture)
@@ -40,26 +40,28 @@ void Session::setTreatments(const QString& name, Treatments list, int gesture)
         treatment = sanitized(treatment);
     if (gesture == 0)
         gesture = newGesture();
-    treating_ = Treating{current->id, list, gesture};
+    treating_ = Treating{keyOf(*current), list, gesture};
     const bool quick = current->recording->audio->seconds() < quickSeconds;
     background_.run(
         "treat", quick ? Background::Running::finish : Background::Running::cancel,
         [audio = current->recording->audio, list](
-            const Progress& progress) -> std::any { return treat(audio, list, progress); },
-        [this, name, list, gesture, id = current->id, of = current->recording->audio](
-            const std::any& made) {
-            if (treating_ && treating_->take == id && treating_->list == list)
+            const Progress& progress) { return treat(audio, list, progress); },
+        [this, name, list, gesture, of = keyOf(*current), audio = current->recording->audio](
+            const AudioPtr& treated) {
+            if (treating_ && treating_->take == of && treating_->list == list)
                 treating_.reset();
-            const auto treated = std::any_cast<AudioPtr>(made);
-            const Take* still = instrument().take(id);
-            if (treated == nullptr || still == nullptr || still->recording->audio != of)
+            const Take* still = take(of);
+            if (treated == nullptr || still == nullptr || still->recording->audio != audio)
                 return;
-            edit(
-                name,
-                [&](Instrument& next) { puretone::setTreatments(*next.take(id), list, treated); },
-                gesture);
+            editTake(
+                of, name, [&](Take& t) { puretone::setTreatments(t, list, treated); }, gesture);
             if (!treating_)
-                hearTreated(id, gesture);
+                hearTreated(of, gesture);
+        },
+        Background::Lane::swift,
+        [this](const Error& error) {
+            dropUnfinishedTreatment();
+            say(QString::fromStdString(error.sentence()));
         });
     emit changed();
 }
@@ -76,24 +78,20 @@ bool Session::dropUnfinishedTreatment()
     return !begun;
 }
 
-void Session::hearTreated(int id, int gesture)
+void Session::hearTreated(const TakeKey& of, int gesture)
 {
     background_.run(
         "hear", Background::Running::cancel,
-        [wanted = *instrument().take(id)](const Progress& progress) -> std::any {
-            Take heard = wanted;
+        [heard = *take(of)](const Progress& progress) mutable {
             hearAgain(heard, progress);
-            return heard;
+            return std::move(heard);
         },
-        [this, id, gesture](const std::any& result) {
-            const auto& heard = std::any_cast<const Take&>(result);
+        [this, of, gesture](const Take& heard) {
             // Only while nothing else was done: this belongs to the step that changed the sound.
-            const Take* now = instrument().take(id);
+            const Take* now = take(of);
             if (now == nullptr || now->sound() != heard.sound() || !history_.continues(gesture))
                 return;
-            edit(
-                tr("Hear again"), [&](Instrument& next) { adoptHeard(*next.take(id), heard); },
-                gesture);
+            editTake(of, tr("Hear again"), [&](Take& t) { adoptHeard(t, heard); }, gesture);
         },
         Background::Lane::bulk);
 }
@@ -110,7 +108,7 @@ void Session::copyTreatments()
     background_.run(
         "copy treatments", Background::Running::cancel,
         [others = std::move(others), list = from->treatments](
-            const Progress& progress) mutable -> std::any {
+            const Progress& progress) mutable {
             for (auto& other : others) {
                 const auto own = treatmentsFor(other, list);
                 auto treated = treat(other.recording->audio, own, progress);
@@ -121,8 +119,9 @@ void Session::copyTreatments()
             }
             return std::move(others);
         },
-        [this](const std::any& result) {
-            const auto& treated = std::any_cast<const std::vector<Take>&>(result);
+        [this, document = history_.document()](const std::vector<Take>& treated) {
+            if (history_.document() != document)
+                return;
             edit(tr("Copy treatments to all takes"), [&](Instrument& next) {
                 for (const auto& other : treated) {
                     Take* take = next.take(other.id);

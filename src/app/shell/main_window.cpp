@@ -48,6 +48,8 @@ MainWindow::MainWindow(QWidget* parent)
     bench_ = new QStackedWidget(this);
     middle->addWidget(bench_, 1);
     column->addLayout(middle, 1);
+    offers_ = new OfferBar(this);
+    column->addWidget(offers_);
     messages_ = new MessageBar(this);
     column->addWidget(messages_);
     column->addWidget(rule(this));
@@ -164,21 +166,65 @@ void MainWindow::record()
         panel->open(true);
 }
 
+void MainWindow::offerLeft(std::shared_ptr<const LeftBehind> left)
+{
+    const auto& documents = left->documents;
+    const auto name = QString::fromStdString(documents.back().name);
+    Offer offer;
+    offer.sentence = documents.size() == 1
+        ? tr("%1 had changes that were not saved when Pure Tone ended; they are still there.")
+              .arg(name)
+        : tr("%1 and %2 more had changes that were not saved when Pure Tone ended; they are still "
+             "there.")
+              .arg(name)
+              .arg(documents.size() - 1);
+    offer.action = tr("Open");
+    offer.take = [this, left] { session_.recover(left); };
+    offer.refusal = tr("Throw away");
+    offer.refuse = [left] { discard(*left); };
+    offers_->add(std::move(offer));
+}
+
 void MainWindow::offerUnfinished()
 {
+    for (auto& left : leftBehind(Session::recoveryFolder()))
+        offerLeft(std::make_shared<const LeftBehind>(std::move(left)));
     const auto found = unfinishedRecordings(Session::recordingsFolder());
     if (found.empty())
         return;
-    messages_->offer(found.size() == 1
-            ? tr("A recording was interrupted before it ended; it is still there.")
-            : tr("%1 recordings were interrupted before they ended; they are still there.")
-                  .arg(found.size()),
-        tr("Open"), [this, found] {
-            QStringList paths;
-            for (const auto& path : found)
-                paths << QString::fromStdString(finishRecording(path).string());
-            session_.addFiles(paths);
-        });
+    Offer offer;
+    offer.sentence = found.size() == 1
+        ? tr("A recording was interrupted before it ended; it is still there.")
+        : tr("%1 recordings were interrupted before they ended; they are still there.")
+              .arg(found.size());
+    offer.action = tr("Open");
+    offer.take = [this, found] {
+        QStringList paths;
+        for (const auto& path : found)
+            paths << QString::fromStdString(finishRecording(path).string());
+        session_.addFiles(paths);
+    };
+    offers_->add(std::move(offer));
+}
+
+void MainWindow::openFiles(const QStringList& paths)
+{
+    if (paths.size() == 1) {
+        session_.open(paths.front());
+        return;
+    }
+    // An instrument is no take: the first one is opened, and what else was named joins it.
+    const auto instrument = std::find_if(paths.begin(), paths.end(), [](const QString& path) {
+        const auto kind = kindOfFile(path.toStdString());
+        return kind && *kind != FileKind::wav;
+    });
+    if (instrument == paths.end()) {
+        session_.addFiles(paths);
+        return;
+    }
+    QStringList others = paths;
+    others.removeAt(instrument - paths.begin());
+    session_.open(*instrument, others);
 }
 
 void MainWindow::goTo(Stop stop)
@@ -274,15 +320,20 @@ bool MainWindow::save()
 
 bool MainWindow::saveAs()
 {
-    auto path = QFileDialog::getSaveFileName(this, tr("Save the instrument with its audio inside"),
-        QString::fromStdString(session_.instrument().name) + QStringLiteral(".puretone"),
-        tr("Pure Tone instruments (*.puretone)"));
+    const auto path = askForFile(QString::fromStdString(session_.instrument().name));
     if (path.isEmpty())
         return false;
-    if (kindOfFile(path.toStdString()) != FileKind::project)
-        path += QStringLiteral(".puretone");
     session_.save(path);
     return true;
+}
+
+QString MainWindow::askForFile(const QString& name)
+{
+    auto path = QFileDialog::getSaveFileName(this, tr("Save the instrument with its audio inside"),
+        name + QStringLiteral(".puretone"), tr("Pure Tone instruments (*.puretone)"));
+    if (!path.isEmpty() && kindOfFile(path.toStdString()) != FileKind::project)
+        path += QStringLiteral(".puretone");
+    return path;
 }
 
 void MainWindow::keepPlayed()
@@ -337,18 +388,29 @@ void MainWindow::dropEvent(QDropEvent* event)
 
 bool MainWindow::mayDiscard()
 {
-    if (session_.history().isSaved() || session_.take() == nullptr)
-        return true;
+    const auto unsaved = session_.history().unsaved();
+    return std::all_of(unsaved.begin(), unsaved.end(),
+        [this](const History::Unsaved& document) { return maySkip(document); });
+}
+
+/// Asks what is to become of it; true when it is saved or may be lost.
+bool MainWindow::maySkip(const History::Unsaved& document)
+{
+    const auto name = QString::fromStdString(document.value.name);
+    const bool shown = document.document == session_.history().document();
     QMessageBox ask(this);
-    ask.setText(tr("%1 has changes that are not saved.")
-                    .arg(QString::fromStdString(session_.instrument().name)));
+    ask.setText(shown
+            ? tr("%1 has changes that are not saved.").arg(name)
+            : tr("%1, which was open before, has changes that are not saved.").arg(name));
     auto* save = ask.addButton(tr("Save"), QMessageBox::AcceptRole);
     auto* discard = ask.addButton(tr("Do not save"), QMessageBox::DestructiveRole);
     ask.addButton(tr("Go back"), QMessageBox::RejectRole);
     ask.exec();
-    if (ask.clickedButton() == save)
-        return this->save() && session_.finishSaving();
-    return ask.clickedButton() == discard;
+    if (ask.clickedButton() != save)
+        return ask.clickedButton() == discard;
+    const auto path =
+        document.file.empty() ? askForFile(name) : QString::fromStdString(document.file);
+    return !path.isEmpty() && session_.saveNow(document, path);
 }
 
 void MainWindow::closeEvent(QCloseEvent* event)

@@ -5,6 +5,7 @@
 #include "app/shell/device_panel.h"
 #include "app/shell/keys_dock.h"
 #include "app/shell/message_bar.h"
+#include "app/shell/offer_bar.h"
 #include "app/stops/stop_view.h"
 #include "app/theme/theme.h"
 #include "app/widgets/path_bar.h"
@@ -29,6 +30,7 @@ public:
     KeysDock* dock() { return dock_; }
     PathBar* path() { return path_; }
     MessageBar* messages() { return messages_; }
+    OfferBar* offers() { return offers_; }
     TakeList* takes() { return takes_; }
     StopView* stop(Stop stop) { return stops_[std::size_t(stop)]; }
     void goTo(Stop stop);
@@ -37,8 +39,10 @@ public:
     void startDevices(const std::string& outputId = {});
     /// Opens the record panel, or starts and stops recording where it is open.
     void record();
-    /// Says so where recordings of a program that was killed are waiting, and offers to open them.
+    /// Offers what a program that was killed left behind: unsaved instruments, recordings.
     void offerUnfinished();
+    /// What the program is given when it starts: one file is opened, several join as takes.
+    void openFiles(const QStringList& paths);
     /// Asks for a name where there is none. False when none was given.
     bool save();
 
@@ -61,6 +65,9 @@ private:
     void showTreating(double share);
     void openDialog();
     bool saveAs();
+    QString askForFile(const QString& name);
+    bool maySkip(const History::Unsaved& document);
+    void offerLeft(std::shared_ptr<const LeftBehind> left);
     void keepPlayed();
     void refresh();
     void tick();
@@ -79,6 +86,7 @@ private:
     bool takesFolded_ = false;
     std::array<StopView*, allStops.size()> stops_{};
     MessageBar* messages_;
+    OfferBar* offers_;
     KeysDock* dock_;
     DevicePanel* devices_;
     QTimer ticker_;

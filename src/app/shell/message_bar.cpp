@@ -14,7 +14,7 @@ MessageBar::MessageBar(QWidget* parent)
     , progress_(new QProgressBar(this))
     , cancel_(new QPushButton(tr("Cancel"), this))
     , close_(new QPushButton(tr("Close"), this))
-    , act_(new QPushButton(this))
+    , which_(new QPushButton(tr("Which?"), this))
 {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(gap + 2, 0, gap + 2, 0);
@@ -22,7 +22,7 @@ MessageBar::MessageBar(QWidget* parent)
     row->addWidget(text_, 1);
     row->addWidget(progress_);
     row->addWidget(cancel_);
-    row->addWidget(act_);
+    row->addWidget(which_);
     row->addWidget(close_);
     setFixedHeight(30);
     text_->setWordWrap(false);
@@ -31,33 +31,28 @@ MessageBar::MessageBar(QWidget* parent)
     progress_->setRange(0, 1000);
     progress_->setTextVisible(false);
     progress_->setFixedWidth(220);
-    for (auto* button : {cancel_, close_, act_})
+    for (auto* button : {cancel_, close_, which_})
         button->setProperty("kind", "plain");
     hide_.setSingleShot(true);
     const auto clear = [this] {
         text_->clear();
         close_->hide();
-        act_->hide();
+        which_->hide();
     };
     connect(&hide_, &QTimer::timeout, this, clear);
     connect(close_, &QPushButton::clicked, this, clear);
     connect(cancel_, &QPushButton::clicked, this, &MessageBar::cancelled);
-    connect(act_, &QPushButton::clicked, this, [this] {
-        if (const auto action = action_)
-            action();
-    });
+    connect(which_, &QPushButton::clicked, this, &MessageBar::showDetails);
+    which_->setToolTip(tr("Shows each of them with its reason"));
     close_->hide();
-    act_->hide();
+    which_->hide();
     endProgress();
 }
 
 void MessageBar::say(const QString& sentence, bool trouble, const QStringList& details)
 {
     details_ = details;
-    act_->setVisible(!details.isEmpty());
-    act_->setText(tr("Which?"));
-    act_->setToolTip(tr("Shows each of them with its reason"));
-    action_ = [this] { showDetails(); };
+    which_->setVisible(!details.isEmpty());
     // Coral and a sign: trouble is not told by colour alone.
     text_->setText(trouble ? QStringLiteral("! ") + sentence : sentence);
     text_->setToolTip(sentence);
@@ -71,20 +66,6 @@ void MessageBar::say(const QString& sentence, bool trouble, const QStringList& d
         hide_.stop();
     else
         hide_.start(8000);
-}
-
-void MessageBar::offer(const QString& sentence, const QString& action, std::function<void()> take)
-{
-    say(sentence, true);
-    act_->setText(action);
-    act_->setToolTip(QString());
-    act_->setVisible(true);
-    action_ = [this, take = std::move(take)] {
-        text_->clear();
-        act_->hide();
-        close_->hide();
-        take();
-    };
 }
 
 void MessageBar::showDetails()
@@ -106,7 +87,7 @@ void MessageBar::showProgress(const QString& what)
 {
     hide_.stop();
     close_->hide();
-    act_->hide();
+    which_->hide();
     doing_ = what;
     text_->setText(what);
     text_->setStyleSheet(QStringLiteral("color: %1").arg(Theme::tokens().quietInk.name()));

@@ -5,7 +5,6 @@
 #include <QProgressBar>
 #include <QPushButton>
 #include <QTimer>
-#include <functional>
 
 namespace puretone::app {
 
@@ -17,8 +16,6 @@ public:
     explicit MessageBar(QWidget* parent = nullptr);
     /// @param details Shown as a list on request, one line each.
     void say(const QString& sentence, bool trouble, const QStringList& details = {});
-    /// Says something that one can act on; stays until it is taken up or closed.
-    void offer(const QString& sentence, const QString& action, std::function<void()> take);
     void showProgress(const QString& what);
     void setProgress(double share);
     void endProgress();
@@ -33,8 +30,7 @@ private:
     QProgressBar* progress_;
     void showDetails();
     QStringList details_;
-    std::function<void()> action_; ///< Of the button beside the text.
-    QPushButton *cancel_, *close_, *act_;
+    QPushButton *cancel_, *close_, *which_;
     QString doing_; ///< What the progress is about.
     QTimer hide_;
 };

@@ -178,28 +178,41 @@ void ExportStop::writeTicked()
         }
     write_->setEnabled(false);
     using Results = std::vector<std::pair<std::size_t, Result<Written>>>;
+    const auto version = session().version();
     session().background().run(
         "write", Background::Running::finish,
-        [document = session().instrument(), wishes](const Progress&) -> std::any {
+        [document = version.value, wishes](const Progress&) {
             Results results;
             for (const auto& wish : wishes)
                 results.emplace_back(wish.row, writeInstrument(document, wish.path));
             return results;
         },
-        [this](const std::any& done) {
-            const auto& t = Theme::tokens();
-            for (const auto& [index, result] : std::any_cast<const Results&>(done)) {
-                auto* report = rows_[index].report;
-                report->setText(result
-                        ? QStringLiteral("✓ ") + QString::fromStdString(result->checked)
-                        : QString::fromStdString(result.error().sentence()));
-                report->setStyleSheet(
-                    QStringLiteral("color: %1").arg((result ? t.sea : t.coral).name()));
-                if (!result)
-                    session().say(QString::fromStdString(result.error().sentence()));
+        [this, version](const Results& results) {
+            for (const auto& [index, result] : results) {
+                report(rows_[index], result);
+                if (result && rows_[index].kind == FileKind::project)
+                    session().wasWritten(
+                        version, QString::fromStdString(result->files.front().string()));
             }
             write_->setEnabled(true);
+        },
+        Background::Lane::keeping,
+        [this, wishes](const Error& error) {
+            for (const auto& wish : wishes)
+                report(rows_[wish.row], tl::unexpected(error));
+            write_->setEnabled(true);
         });
+}
+
+void ExportStop::report(const Row& row, const Result<Written>& result)
+{
+    const auto& t = Theme::tokens();
+    row.report->setText(result ? QStringLiteral("✓ ") + QString::fromStdString(result->checked)
+                               : QString::fromStdString(result.error().sentence()));
+    row.report->setStyleSheet(
+        QStringLiteral("color: %1").arg((result ? t.sea : t.coral).name()));
+    if (!result)
+        session().say(QString::fromStdString(result.error().sentence()));
 }
 
 void ExportStop::refresh()

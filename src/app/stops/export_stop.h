@@ -33,6 +33,7 @@ private:
     QString pathOf(const Row& row) const;
     void addRow(FileKind kind, int line);
     bool mayReplace();
+    void report(const Row& row, const Result<Written>& result);
 
     QGridLayout* grid_;
     std::vector<Row> rows_;

@@ -164,12 +164,12 @@ void TrialPanel::measure()
     measured_ = wanted;
     session_.background().run(
         "beating", Background::Running::finish,
-        [wanted](const Progress&) -> std::any {
+        [wanted](const Progress&) {
             return measureBeating(mixToMono(*wanted.audio, wanted.kept), wanted.audio->rate,
                 wanted.toneHz, wanted.harmonics);
         },
-        [this](const std::any& result) {
-            beating_ = std::any_cast<std::optional<Beating>>(result);
+        [this](const std::optional<Beating>& beating) {
+            beating_ = beating;
             showBeating();
         });
 }

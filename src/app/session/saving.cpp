@@ -1,0 +1,133 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What the session does so that nothing is lost.
+#include "app/session/session.h"
+
+#include "base/safe_file.h"
+
+namespace puretone::app {
+
+void Session::save(const QString& path)
+{
+    saveVersion(version(), path);
+}
+
+void Session::saveVersion(DocumentVersion version, const QString& path)
+{
+    const int order = ++saves_;
+    // By the file: two documents that are saved at once do not drop each other.
+    background_.run(
+        "save " + path.toStdString(), Background::Running::finish,
+        [value = version.value, path](
+            const Progress&) { return writeInstrument(value, path.toStdString()); },
+        [this, version, path, order](const Result<Written>& written) {
+            if (!written) {
+                say(QString::fromStdString(written.error().sentence()));
+                return;
+            }
+            // Where two saves overtake each other, the one that was asked for last counts.
+            int& last = lastSave_[version.document];
+            if (order > last)
+                history_.markSaved(version.document, version.value, path.toStdString());
+            else
+                history_.markOverwritten(path.toStdString());
+            last = std::max(last, order);
+            const auto name = QString::fromStdString(shownName(path.toStdString()));
+            say(tr("%1 is saved. %2").arg(name, QString::fromStdString(written->checked)), false);
+            keepCopySoon();
+            emit changed();
+        },
+        Background::Lane::keeping);
+}
+
+bool Session::saveNow(const History::Unsaved& document, const QString& path)
+{
+    saveVersion({document.document, document.value}, path);
+    background_.settle("save " + path.toStdString());
+    const auto left = history_.unsaved();
+    return std::none_of(left.begin(), left.end(),
+        [&](const History::Unsaved& u) { return u.document == document.document; });
+}
+
+void Session::wasWritten(const DocumentVersion& version, const QString& path)
+{
+    const auto file = path.toStdString();
+    if (version.document == history_.document() && file == history_.file())
+        history_.markSaved(version.document, version.value, file);
+    else
+        history_.markOverwritten(file);
+    keepCopySoon();
+    emit changed();
+}
+
+void Session::keepCopySoon()
+{
+    // Not put off by what comes after: a drag of ten seconds is copied while it goes on.
+    if (!copySoon_.isActive())
+        copySoon_.start(700);
+}
+
+void Session::keepCopy()
+{
+    std::vector<UnsavedDocument> unsaved;
+    for (auto& document : history_.unsaved())
+        unsaved.push_back({document.document, std::move(document.value), document.file});
+    if (!copies_)
+        copies_ = std::make_shared<RecoveryCopies>(recoveryFolder());
+    background_.run(
+        "recovery", Background::Running::finish,
+        [copies = copies_, unsaved = std::move(unsaved), recovered = recovered_](const Progress&) {
+            auto kept = copies->keep(unsaved);
+            if (kept)
+                for (const auto& left : recovered)
+                    discard(*left); // there is a copy of ours now
+            return kept;
+        },
+        [this, recovered = recovered_](const Result<void>& kept) {
+            if (kept)
+                std::erase_if(recovered_, [&](const auto& left) {
+                    return std::find(recovered.begin(), recovered.end(), left) != recovered.end();
+                });
+            else if (!copyFailed_)
+                say(QString::fromStdString(kept.error().sentence()));
+            copyFailed_ = !kept;
+        },
+        Background::Lane::keeping);
+}
+
+void Session::recover(std::shared_ptr<const LeftBehind> left)
+{
+    using Opened = std::vector<Result<Instrument>>;
+    background_.run(
+        "open", Background::Running::finish,
+        [left](const Progress& progress) {
+            Opened opened;
+            for (const auto& document : left->documents)
+                opened.push_back(openLeft(document, progress));
+            return opened;
+        },
+        [this, left](const Opened& opened) {
+            bool all = true;
+            for (std::size_t i = 0; i < opened.size(); ++i) {
+                const auto& document = left->documents[i];
+                const auto name = QString::fromStdString(document.name);
+                all = all && opened[i].has_value();
+                if (opened[i])
+                    begin(tr("Recover %1").arg(name), *opened[i], {document.file, false});
+                else
+                    say(QString::fromStdString(opened[i].error().sentence()));
+            }
+            if (!all)
+                return; // what could not be opened stays where it is
+            say(opened.size() == 1
+                    ? tr("%1 is as it was. Save it to keep it.")
+                          .arg(QString::fromStdString(left->documents.front().name))
+                    : tr("%1 instruments are as they were; undo goes from one to the one before.")
+                          .arg(opened.size()),
+                false);
+            recovered_.push_back(left);
+            keepCopySoon();
+        });
+    emit openingChanged();
+}
+
+} // namespace puretone::app

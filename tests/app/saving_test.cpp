@@ -1,0 +1,286 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Nothing may be lost: files and the documents that belong to them, closing, recovery.
+#include "support/driver.h"
+
+#include "formats/recovery.h"
+
+#include <QProcess>
+#include <QProcessEnvironment>
+#include <catch2/catch.hpp>
+#include <csignal>
+
+using namespace probe;
+using Catch::Matchers::Contains;
+
+namespace {
+
+const std::string sounds = std::string(DEMO_FOLDER) + "/sounds/";
+
+/// A small instrument in a file of its own.
+Instrument written(const std::filesystem::path& file, const std::string& name, double hz)
+{
+    auto instrument = instrumentOf(looped(
+        plainTake(mono(harmonicTone(hz, 48000.0, 0.5)), midiOf(Hz{hz}), name), 4000, 20000, 500));
+    instrument.name = name;
+    REQUIRE(writeInstrument(instrument, file));
+    return instrument;
+}
+
+Instrument inFile(const std::filesystem::path& file)
+{
+    const auto read = openInstrument(file);
+    REQUIRE(read);
+    return *read;
+}
+
+void edit(Driver& d, double attack)
+{
+    d.session().edit("Change attack", [&](Instrument& i) { i.envelope.attack = attack; });
+}
+
+QString text(const std::filesystem::path& path)
+{
+    return QString::fromStdString(path.string());
+}
+
+} // namespace
+
+TEST_CASE("undo after opening saves into the file of what is on screen", "[app][saving]")
+{
+    const TemporaryFolder folder;
+    const auto a = written(folder / "a.puretone", "A", 220.0);
+    const auto b = written(folder / "b.puretone", "B", 330.0);
+    Driver d;
+    d.open((folder / "a.puretone").string());
+    d.open((folder / "b.puretone").string());
+    d.shortcut(Qt::Key_Z, Qt::ControlModifier);
+    CHECK(d.document() == a);
+    CHECK(d.session().path() == text(folder / "a.puretone"));
+    CHECK(d.session().history().isSaved());
+    edit(d, 0.5);
+    d.shortcut(Qt::Key_S, Qt::ControlModifier);
+    d.settle();
+    CHECK(inFile(folder / "b.puretone") == b);
+    CHECK(inFile(folder / "a.puretone") == d.document());
+}
+
+TEST_CASE("a save that ends after another file was opened does not take its place", "[app][saving]")
+{
+    const TemporaryFolder folder;
+    written(folder / "a.puretone", "A", 220.0);
+    const auto b = written(folder / "b.puretone", "B", 330.0);
+    Driver d;
+    d.open((folder / "a.puretone").string());
+    edit(d, 0.4);
+    const auto editedA = d.document();
+    // Both at once: the save is under way while B is being opened.
+    d.session().save(text(folder / "a.puretone"));
+    d.session().open(text(folder / "b.puretone"));
+    d.settle();
+    REQUIRE(d.document() == b);
+    CHECK(d.session().path() == text(folder / "b.puretone"));
+    edit(d, 0.9);
+    d.shortcut(Qt::Key_S, Qt::ControlModifier);
+    d.settle();
+    CHECK(inFile(folder / "a.puretone") == editedA);
+    CHECK(inFile(folder / "b.puretone") == d.document());
+}
+
+TEST_CASE("two saves at once are two saves", "[app][saving]")
+{
+    const TemporaryFolder folder;
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    for (int i = 0; i < 4; ++i) {
+        edit(d, 0.1 * (i + 1));
+        d.session().save(text(folder / (std::to_string(i) + ".puretone")));
+    }
+    d.settle();
+    for (int i = 0; i < 4; ++i)
+        CHECK(inFile(folder / (std::to_string(i) + ".puretone")).envelope.attack
+            == Approx(0.1 * (i + 1)));
+    CHECK(d.session().history().isSaved());
+}
+
+TEST_CASE("undoing while a save runs leaves the step unsaved", "[app][saving]")
+{
+    const TemporaryFolder folder;
+    written(folder / "a.puretone", "A", 220.0);
+    Driver d;
+    d.open((folder / "a.puretone").string());
+    edit(d, 0.4);
+    d.session().save(text(folder / "a.puretone"));
+    d.session().undo();
+    d.settle();
+    CHECK_FALSE(d.session().history().isSaved());
+    d.session().redo();
+    CHECK(d.session().history().isSaved());
+}
+
+TEST_CASE("closing asks for every document that undo could reach", "[app][saving]")
+{
+    const TemporaryFolder folder;
+    const auto a = written(folder / "a.puretone", "A", 220.0);
+    written(folder / "b.puretone", "B", 330.0);
+    Driver d;
+    d.open((folder / "a.puretone").string());
+    edit(d, 0.4);
+    const auto editedA = d.document();
+
+    SECTION("another file was opened")
+    {
+        d.open((folder / "b.puretone").string());
+    }
+    SECTION("a new instrument was begun")
+    {
+        d.shortcut(Qt::Key_N, Qt::ControlModifier);
+    }
+    d.answer("Go back");
+    CHECK_FALSE(d.window.close());
+    CHECK(d.window.isVisible());
+    CHECK(inFile(folder / "a.puretone") == a);
+    d.answer("Save");
+    CHECK(d.window.close());
+    CHECK(d.answered == 2);
+    CHECK(inFile(folder / "a.puretone") == editedA);
+}
+
+TEST_CASE("closing asks once for each, and nothing where all is saved", "[app][saving]")
+{
+    const TemporaryFolder folder;
+    const auto a = written(folder / "a.puretone", "A", 220.0);
+    const auto b = written(folder / "b.puretone", "B", 330.0);
+    Driver d;
+    d.open((folder / "a.puretone").string());
+    d.open((folder / "b.puretone").string());
+    SECTION("nothing to ask")
+    {
+        CHECK(d.window.close());
+        CHECK(d.answered == 0);
+    }
+    SECTION("two edited documents")
+    {
+        edit(d, 0.3);
+        d.open((folder / "a.puretone").string());
+        edit(d, 0.7);
+        d.answer("Do not save");
+        QTimer::singleShot(300, [&] { d.answer("Do not save"); });
+        CHECK(d.window.close());
+        CHECK(d.answered == 2);
+        CHECK(inFile(folder / "a.puretone") == a);
+        CHECK(inFile(folder / "b.puretone") == b);
+    }
+}
+
+TEST_CASE("an export over the file of a document is a save of what was exported", "[app][saving]")
+{
+    const TemporaryFolder folder;
+    written(folder / "a.puretone", "A", 220.0);
+    written(folder / "b.puretone", "B", 330.0);
+    Driver d;
+    d.open((folder / "b.puretone").string());
+    const auto b = d.session().version();
+    d.open((folder / "a.puretone").string());
+    edit(d, 0.4);
+    d.session().wasWritten(d.session().version(), text(folder / "a.puretone"));
+    CHECK(d.session().history().isSaved());
+    d.session().wasWritten(d.session().version(), text(folder / "b.puretone"));
+    CHECK(d.session().history().isSaved());
+    d.session().undo();
+    d.session().undo();
+    REQUIRE(d.document() == b.value);
+    CHECK_FALSE(d.session().history().isSaved());
+}
+
+TEST_CASE("kill -9 loses at most two seconds: what was there is offered at the next start",
+    "[app][saving][recovery]")
+{
+    const TemporaryFolder folder;
+    QProcess program;
+    auto environment = QProcessEnvironment::systemEnvironment();
+    for (const char* name : {"XDG_DATA_HOME", "XDG_CONFIG_HOME", "HOME"})
+        environment.insert(QString::fromLatin1(name), text(folder.path()));
+    environment.insert("QT_QPA_PLATFORM", "offscreen");
+    program.setProcessEnvironment(environment);
+    // A recording that was just opened is an instrument that nobody has saved.
+    program.start(QString::fromLatin1(PROGRAM_FOLDER) + "/puretone",
+        {"--output", "simulated", QString::fromStdString(sounds + "keepers-hum.flac")});
+    REQUIRE(program.waitForStarted());
+    const auto root = folder / "puretone/recovery";
+    const auto kept = [&] {
+        std::error_code none;
+        for (const auto& entry : std::filesystem::recursive_directory_iterator(root, none))
+            if (entry.path().extension() == ".unsaved")
+                return true;
+        return false;
+    };
+    for (int i = 0; i < 300 && !kept(); ++i)
+        QTest::qWait(50);
+    REQUIRE(kept());
+    CHECK(leftBehind(root).empty()); // it lives
+    program.kill();
+    program.waitForFinished();
+    CHECK(program.exitStatus() == QProcess::CrashExit);
+    auto left = leftBehind(root);
+    REQUIRE(left.size() == 1);
+    Driver d;
+    d.session().recover(std::make_shared<const LeftBehind>(std::move(left[0])));
+    d.settle();
+    REQUIRE(d.session().take() != nullptr);
+    CHECK(d.take().name == "keepers hum");
+    CHECK(d.take().loop.on);
+    CHECK_FALSE(d.session().history().isSaved());
+    // It goes only when there is a copy of ours.
+    for (int i = 0; i < 100 && !std::filesystem::is_empty(root); ++i)
+        QTest::qWait(50);
+    CHECK(std::filesystem::is_empty(root));
+}
+
+TEST_CASE("an offer stands whatever else is said, until it is taken up, refused or put off",
+    "[app][saving][recovery]")
+{
+    Driver d;
+    int taken = 0, refused = 0;
+    const auto offer = [&](const QString& sentence) {
+        d.window.offers()->add(
+            {sentence, "Open", [&] { ++taken; }, "Throw away", [&] { ++refused; }});
+    };
+    offer("first");
+    offer("second");
+    offer("third");
+    CHECK(d.window.offers()->isVisible());
+    d.open(sounds + "fog-horn.flac");
+    d.session().say("Something else went wrong.");
+    CHECK(d.window.offers()->text() == "first");
+    d.click(d.window.offers(), "Open");
+    CHECK(d.window.offers()->text() == "second");
+    d.click(d.window.offers(), "Throw away");
+    CHECK(d.window.offers()->text() == "third");
+    d.click(d.window.offers(), "Later");
+    CHECK_FALSE(d.window.offers()->isVisible());
+    CHECK(taken == 1);
+    CHECK(refused == 1);
+}
+
+TEST_CASE("several files that the program is given become takes of one instrument", "[app]")
+{
+    Driver d;
+    d.window.openFiles({QString::fromStdString(sounds + "fog-horn.flac"),
+        QString::fromStdString(sounds + "keepers-hum.flac"),
+        QString::fromStdString(sounds + "buoy-bell.flac")});
+    d.settle();
+    CHECK(d.document().takes.size() == 3);
+}
+
+TEST_CASE("an instrument among them is opened first, and what cannot join is named", "[app]")
+{
+    const TemporaryFolder folder;
+    written(folder / "a.puretone", "A", 220.0);
+    written(folder / "b.puretone", "B", 330.0);
+    Driver d;
+    d.window.openFiles({QString::fromStdString(sounds + "fog-horn.flac"),
+        text(folder / "a.puretone"), text(folder / "b.puretone")});
+    d.settle();
+    CHECK(d.document().takes.size() == 2);
+    CHECK_THAT(d.window.messages()->text().toStdString(), Contains("b.puretone"));
+}
