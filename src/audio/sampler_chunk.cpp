@@ -41,6 +41,13 @@ std::vector<std::byte> encodeSampler(const SamplerInfo& info, double rate)
     return out.take();
 }
 
+namespace {
+
+/// Each is measured and offered; a file that holds more is no instrument's.
+constexpr std::uint32_t mostLoops = 64;
+
+} // namespace
+
 std::optional<SamplerInfo> decodeSampler(std::span<const std::byte> body)
 {
     ByteReader in(body);
@@ -56,7 +63,7 @@ std::optional<SamplerInfo> decodeSampler(std::span<const std::byte> body)
     if (!in.ok() || key > 127 || loops > in.left() / 24)
         return std::nullopt;
     info.midi = double(key) + double(fraction) / 4294967296.0;
-    for (std::uint32_t i = 0; i < loops; ++i) {
+    for (std::uint32_t i = 0; i < std::min(loops, mostLoops); ++i) {
         in.u32();
         SamplerInfo::Loop loop;
         loop.type = int(in.u32());

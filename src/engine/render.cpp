@@ -72,7 +72,7 @@ Result<std::vector<TimedEvent>> parseNotes(const std::string& text)
         const auto start = number(1), seconds = number(2);
         const auto velocity = parts.size() > 3 ? number(3) : 100.0;
         if (!key || !start || !seconds || !velocity || parts.size() > 4 || *start < 0.0
-            || *seconds <= 0.0 || *start + *seconds > 3600.0 || *velocity < 1.0
+            || *seconds <= 0.0 || *start + *seconds > longestPerformance || *velocity < 1.0
             || *velocity > 127.0)
             return fail(ErrorCode::badValue, "\"" + word + "\" is no note.",
                 "Write KEY:START:SECONDS:VELOCITY, for example A3:0:1.5:100.");

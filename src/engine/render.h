@@ -13,6 +13,9 @@ struct TimedEvent {
     MidiEvent event;
 };
 
+/// Longer performances are refused.
+inline constexpr double longestPerformance = 3600.0; // seconds
+
 /// Plays events through the same engine as the window and keeps what comes out: stereo.
 ///
 /// @param events In any order. @param rate Output frames per second.
@@ -20,7 +23,8 @@ struct TimedEvent {
 Audio renderEvents(const Instrument& instrument, std::vector<TimedEvent> events, double rate,
     double tailSeconds = 30.0, const Progress& progress = {});
 
-/// Reads "KEY:START:SECONDS:VELOCITY ..." (keys as names or numbers, velocity may be left out).
+/// Reads "KEY:START:SECONDS:VELOCITY ..." (keys as names or numbers, velocity may be left out), up
+/// to longestPerformance.
 Result<std::vector<TimedEvent>> parseNotes(const std::string& text);
 
 } // namespace puretone

@@ -3,46 +3,241 @@
 
 #include "base/safe_file.h"
 
-#include <smf.h>
+#include <algorithm>
 
 namespace puretone {
 
 namespace {
 
-/// libsmf reports through GLib's log; our sentences are enough.
-void silenceLog(const gchar*, GLogLevelFlags, const gchar*, gpointer) { }
+constexpr std::size_t mostEvents = 2000000;
+
+/// Big-endian numbers; past the end it gives zeros and remembers that.
+class Bytes {
+public:
+    explicit Bytes(std::span<const std::byte> bytes)
+        : bytes_(bytes)
+    {
+    }
+    unsigned u8()
+    {
+        if (at_ >= bytes_.size()) {
+            ok_ = false;
+            return 0;
+        }
+        return unsigned(bytes_[at_++]);
+    }
+    unsigned number(int size)
+    {
+        unsigned value = 0;
+        for (int i = 0; i < size; ++i)
+            value = value << 8U | u8();
+        return value;
+    }
+    /// Seven bits a byte, four bytes at most.
+    unsigned variable()
+    {
+        unsigned value = 0;
+        for (int i = 0; i < 4; ++i) {
+            const unsigned byte = u8();
+            value = value << 7U | (byte & 0x7fU);
+            if ((byte & 0x80U) == 0)
+                return value;
+        }
+        ok_ = false;
+        return 0;
+    }
+    std::span<const std::byte> take(std::size_t size)
+    {
+        if (size > bytes_.size() - at_) {
+            ok_ = false;
+            size = bytes_.size() - at_;
+        }
+        const auto part = bytes_.subspan(at_, size);
+        at_ += size;
+        return part;
+    }
+    bool more() const { return ok_ && at_ < bytes_.size(); }
+    bool ok() const { return ok_; }
+
+private:
+    std::span<const std::byte> bytes_;
+    std::size_t at_ = 0;
+    bool ok_ = true;
+};
+
+struct TickEvent {
+    std::uint64_t tick = 0;
+    MidiEvent event;
+};
+struct Tempo {
+    std::uint64_t tick = 0;
+    double secondsPerQuarter = 0.5;
+};
+/// All tracks on one line of ticks.
+struct Score {
+    std::vector<TickEvent> events;
+    std::vector<Tempo> tempos;
+    bool full = false; ///< More events than are taken.
+};
+
+/// Reads what a meta event says; only the tempo counts.
+void readMeta(unsigned type, std::span<const std::byte> body, std::uint64_t tick, Score& score)
+{
+    if (type != 0x51 || body.size() != 3)
+        return;
+    const unsigned microseconds = Bytes(body).number(3);
+    if (microseconds > 0)
+        score.tempos.push_back({tick, microseconds / 1e6});
+}
+
+/// One track from `tick` on. @return Where it ends; nothing where it makes no sense.
+std::optional<std::uint64_t> readTrack(
+    std::span<const std::byte> body, std::uint64_t tick, Score& score)
+{
+    Bytes in(body);
+    unsigned running = 0; // the status that goes on where none is given
+    while (in.more() && !score.full) {
+        tick += in.variable();
+        unsigned byte = in.u8();
+        if (byte == 0xff) {
+            const unsigned type = in.u8();
+            readMeta(type, in.take(in.variable()), tick, score);
+            if (type == 0x2f)
+                break;
+            continue;
+        }
+        if (byte == 0xf0 || byte == 0xf7) {
+            in.take(in.variable());
+            running = 0;
+            continue;
+        }
+        std::uint8_t message[3] = {};
+        const bool hasStatus = (byte & 0x80U) != 0;
+        running = hasStatus ? byte : running;
+        if (running < 0x80 || running >= 0xf0)
+            return std::nullopt;
+        const bool oneByte = (running & 0xe0U) == 0xc0; // program, channel pressure
+        message[0] = std::uint8_t(running);
+        message[1] = std::uint8_t(hasStatus ? in.u8() : byte);
+        message[2] = oneByte ? std::uint8_t(0) : std::uint8_t(in.u8());
+        if (!in.ok() || message[1] > 127 || message[2] > 127)
+            return std::nullopt;
+        if (const auto event = oneByte ? std::nullopt : parseMidi(message))
+            score.events.push_back({tick, *event});
+        score.full = score.events.size() > mostEvents;
+    }
+    return in.ok() ? std::optional(tick) : std::nullopt;
+}
+
+/// Ticks to seconds along the tempo changes, which come in order, as the ticks asked for must.
+class Clock {
+public:
+    /// @param division As the header says it; not 0.
+    Clock(unsigned division, std::vector<Tempo> tempos)
+    {
+        if ((division & 0x8000U) != 0) {
+            // Frames a second, negative in the upper byte (29 means 29.97), and ticks a frame.
+            const int code = 256 - int(division >> 8U);
+            const double frames = code == 29 ? 30000.0 / 1001.0 : double(code);
+            secondsPerTick_ = 1.0 / (frames * std::max(1U, division & 0xffU));
+            return;
+        }
+        ticksPerQuarter_ = double(division);
+        secondsPerTick_ = 0.5 / ticksPerQuarter_;
+        tempos_ = std::move(tempos);
+        std::stable_sort(tempos_.begin(), tempos_.end(),
+            [](const Tempo& a, const Tempo& b) { return a.tick < b.tick; });
+    }
+    double secondsAt(std::uint64_t tick)
+    {
+        for (; next_ < tempos_.size() && tempos_[next_].tick <= tick; ++next_) {
+            seconds_ += double(tempos_[next_].tick - from_) * secondsPerTick_;
+            from_ = tempos_[next_].tick;
+            secondsPerTick_ = tempos_[next_].secondsPerQuarter / ticksPerQuarter_;
+        }
+        return seconds_ + double(tick - from_) * secondsPerTick_;
+    }
+
+private:
+    std::vector<Tempo> tempos_;
+    std::size_t next_ = 0;
+    double ticksPerQuarter_ = 1.0, secondsPerTick_ = 0.5;
+    std::uint64_t from_ = 0;
+    double seconds_ = 0.0;
+};
+
+struct Header {
+    unsigned format = 0;
+    unsigned division = 0;
+};
+
+/// Reads all tracks. @return Nothing where the file is cut off or makes no sense.
+std::optional<std::pair<Header, Score>> readScore(std::span<const std::byte> bytes)
+{
+    Bytes in(bytes);
+    in.take(4);
+    Bytes head(in.take(in.number(4)));
+    Header header;
+    header.format = head.number(2);
+    head.number(2); // what it says of the number of tracks; the chunks themselves count
+    header.division = head.number(2);
+    if (!in.ok() || !head.ok() || header.division == 0)
+        return std::nullopt;
+    Score score;
+    std::uint64_t end = 0;
+    while (in.more() && !score.full) {
+        const auto kind = in.take(4);
+        const auto body = in.take(in.number(4));
+        if (!in.ok())
+            return std::nullopt;
+        if (std::string_view(reinterpret_cast<const char*>(kind.data()), 4) != "MTrk")
+            continue; // of somebody else
+        const auto ended = readTrack(body, header.format == 2 ? end : 0, score);
+        if (!ended)
+            return std::nullopt;
+        end = *ended;
+    }
+    return std::pair(header, std::move(score));
+}
 
 } // namespace
 
+Result<std::vector<TimedEvent>> decodeMidiFile(
+    std::span<const std::byte> bytes, const std::string& name)
+{
+    const std::string_view head(
+        reinterpret_cast<const char*>(bytes.data()), std::min<std::size_t>(4, bytes.size()));
+    if (head != "MThd")
+        return fail(ErrorCode::notAudio, name + " is not a MIDI file that can be read.",
+            "Choose a Standard MIDI file (.mid).");
+    auto read = readScore(bytes);
+    if (!read)
+        return fail(ErrorCode::damaged, name + " is damaged: it is cut off or makes no sense inside.",
+            "Copy it again from where it came from, or save it anew in the program that made it.");
+    auto& [header, score] = *read;
+    std::stable_sort(score.events.begin(), score.events.end(),
+        [](const TickEvent& a, const TickEvent& b) { return a.tick < b.tick; });
+    Clock clock(header.division, std::move(score.tempos));
+    std::vector<TimedEvent> events;
+    events.reserve(score.events.size());
+    for (const auto& [tick, event] : score.events)
+        events.push_back({clock.secondsAt(tick), event});
+    if (score.full || (!events.empty() && events.back().seconds > longestPerformance))
+        return fail(ErrorCode::badValue, name + " is longer than an hour or two million events.",
+            "Cut it into parts.");
+    if (std::none_of(events.begin(), events.end(),
+            [](const TimedEvent& e) { return e.event.kind == MidiEvent::Kind::noteOn; }))
+        return fail(
+            ErrorCode::nothingInside, name + " holds no notes.", "Choose another MIDI file.");
+    return events;
+}
+
 Result<std::vector<TimedEvent>> readMidiFile(const std::filesystem::path& path)
 {
-    auto bytes = readFile(path);
+    const auto bytes = readFile(path);
     if (!bytes)
         return tl::unexpected(bytes.error());
-    g_log_set_default_handler(silenceLog, nullptr);
-    const std::unique_ptr<smf_t, void (*)(smf_t*)> file(
-        bytes->size() < 22 || bytes->size() > (1U << 30U)
-            ? nullptr
-            : smf_load_from_memory(bytes->data(), int(bytes->size())),
-        smf_delete);
-    if (!file)
-        return fail(ErrorCode::notAudio, shownName(path) + " is not a MIDI file that can be read.",
-            "Choose a Standard MIDI file (.mid).");
-    std::vector<TimedEvent> events;
-    bool hasNotes = false;
-    while (smf_event_t* event = smf_get_next_event(file.get())) {
-        if (event->midi_buffer_length < 2 || smf_event_is_metadata(event))
-            continue;
-        const auto parsed = parseMidi({event->midi_buffer, std::size_t(event->midi_buffer_length)});
-        if (!parsed)
-            continue;
-        hasNotes = hasNotes || parsed->kind == MidiEvent::Kind::noteOn;
-        events.push_back({event->time_seconds, *parsed});
-    }
-    if (!hasNotes)
-        return fail(ErrorCode::nothingInside, shownName(path) + " holds no notes.",
-            "Choose another MIDI file.");
-    return events;
+    return decodeMidiFile(*bytes, shownName(path));
 }
 
 } // namespace puretone

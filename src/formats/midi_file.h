@@ -3,14 +3,22 @@
 
 #include "engine/render.h"
 
+#include <cstddef>
 #include <filesystem>
+#include <span>
 
 namespace puretone {
 
-/// Reads a Standard MIDI file, all tracks and channels together, with its tempo changes.
+/// Reads a Standard MIDI file ("The Complete MIDI 1.0 Detailed Specification", 1996, "Standard MIDI
+/// Files 1.0"): formats 0 and 1, all tracks and channels together, with the tempo changes of all of
+/// them; the patterns of format 2 one after another. Time in quarters or in SMPTE frames.
 ///
-/// @return Events in time order, or `cannotRead`, `notAudio` for another kind of file,
-///         `nothingInside` when it holds no notes.
+/// @return Events in time order; `notAudio` for another kind of file, `damaged` for one that is cut
+///         off or makes no sense, `nothingInside` when it holds no notes, `badValue` for one of more
+///         than longestPerformance or two million events. Time and memory are bounded by the size of the file.
+Result<std::vector<TimedEvent>> decodeMidiFile(
+    std::span<const std::byte> bytes, const std::string& name);
+/// The same for a file; also `cannotRead`.
 Result<std::vector<TimedEvent>> readMidiFile(const std::filesystem::path& path);
 
 } // namespace puretone

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/in_range.h"
 #include "base/quantity.h"
 #include "base/safe_file.h"
 #include "formats/formats.h"
@@ -212,8 +213,12 @@ std::optional<Span> loopIn(const Opcodes& region, const Recording& recording)
         return std::nullopt;
     Span span =
         inFile ? sampler->loops[0].span : Span{Frames{0}, Frames{recording.audio->frames()}};
-    span.start.value = std::llround(numberIn(region, "loop_start", double(span.start.value)));
-    span.end.value = std::llround(numberIn(region, "loop_end", double(span.end.value - 1))) + 1;
+    constexpr std::int64_t most = std::int64_t(1) << 40U; // outside of any sample
+    const auto frame = [&](const char* name, std::int64_t fallback) {
+        return wholeIn(numberIn(region, name, double(fallback)), -1, most);
+    };
+    span.start.value = frame("loop_start", span.start.value);
+    span.end.value = frame("loop_end", span.end.value - 1) + 1;
     return span;
 }
 
@@ -260,8 +265,8 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
             loopIn(region, *recording), modeIn(region));
         const int key = keyIn(region, "key", -1);
         Zone zone{id, id, keyIn(region, "lokey", key < 0 ? 0 : key),
-            keyIn(region, "hikey", key < 0 ? 127 : key), int(numberIn(region, "lovel", 1.0)),
-            int(numberIn(region, "hivel", 127.0))};
+            keyIn(region, "hikey", key < 0 ? 127 : key), intIn(numberIn(region, "lovel", 1.0), 0, 127),
+            intIn(numberIn(region, "hivel", 127.0), 0, 127)};
         if (instrument.takes.empty())
             instrument.envelope = envelopeIn(region);
         instrument.takes.push_back(std::move(take));

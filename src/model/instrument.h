@@ -33,7 +33,7 @@ struct Tuning {
     /// The tuning that puts a sounding pitch on its nearest key.
     static Tuning forPitch(double midi, TuningSource source, double a4 = concertPitch.value)
     {
-        const auto [key, rest] = nearestKey(std::clamp(midi - offset(a4), 0.0, 127.0));
+        const auto [key, rest] = nearestKey(inRange(midi - offset(a4), 0.0, 127.0, 60.0));
         return {key, -rest.value, source, a4};
     }
     /// A pitch (69 = 440 Hz) as a place on the keys of this tuning.
@@ -170,8 +170,12 @@ void setConcertPitch(Instrument& instrument, double a4);
 /// The keys of a piano, and two octaves around the root: one take alone leaves no key silent.
 Zone proposeZone(const Take& take);
 
-/// The value nearest to `instrument` whose numbers are all in range: kept parts and loops inside
-/// their recordings, keys on the keyboard, times not negative. What typing and files may break.
+/// The gate that every document passes before anything computes with it: gives the value nearest to
+/// `instrument` whose numbers are all in range, what was found out about its takes included. Kept
+/// parts and loops lie inside their recordings, keys on the keyboard, times are not negative. What
+/// typing and files may break.
 Instrument sanitized(Instrument instrument);
+/// The same for one take, whose recording is there; its treated sound need not be.
+void sanitize(Take& take);
 
 } // namespace puretone

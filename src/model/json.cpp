@@ -6,6 +6,7 @@
 #include "prepare/treat.h"
 
 #include <filesystem>
+#include <set>
 
 namespace puretone {
 
@@ -48,7 +49,7 @@ Loop loopFrom(const json& j)
     Loop loop;
     loop.span = spanFrom(j);
     loop.on = j.value("on", false);
-    loop.crossfade = Frames{j.value("crossfade", std::int64_t(0))};
+    loop.crossfade = Frames{whole(j, "crossfade", std::int64_t(0))};
     loop.curve = valueIn(curveNames, j.value("curve", "automatic"));
     loop.mode = valueIn(loopModeNames, j.value("mode", "forward"));
     loop.fraction = j.value("fraction", 0.0);
@@ -184,23 +185,24 @@ json takeJson(const Take& take)
 Take takeFrom(const json& j, RecordingPtr recording)
 {
     Take take;
-    take.id = j.at("id").get<int>();
+    take.id = whole<int>(j.at("id"));
     take.name = j.at("name").get<std::string>();
     take.recording = std::move(recording);
     take.kept = spanFrom(j.at("kept"));
     take.fades = fadesFrom(j.at("fades"));
     take.treatments = treatmentsFrom(j.value("treatments", json::array()));
-    if (auto treated = treat(take.recording->audio, take.treatments);
-        treated != take.recording->audio)
-        take.treated.audio = std::move(treated);
     take.pitch = pitchFrom(j.at("pitch"));
     const auto& tuning = j.at("tuning");
-    take.tuning = {tuning.at("rootKey").get<int>(), tuning.at("fineCents").get<double>(),
+    take.tuning = {whole<int>(tuning.at("rootKey")), tuning.at("fineCents").get<double>(),
         valueIn(sourceNames, tuning.value("source", "byHand"))};
     take.loop = loopFrom(j.at("loop"));
     for (const auto& c : j.value("loopChoices", json::array()))
         take.loopChoices.push_back(candidateFrom(c));
     take.loopMessage = j.value("loopMessage", "");
+    sanitize(take);
+    if (auto treated = treat(take.recording->audio, take.treatments);
+        treated != take.recording->audio)
+        take.treated.audio = std::move(treated);
     return take;
 }
 
@@ -225,12 +227,12 @@ json zoneJson(const Zone& z)
 Zone zoneFrom(const json& j)
 {
     Zone z;
-    z.id = j.at("id").get<int>();
-    z.take = j.at("take").get<int>();
-    z.lowKey = j.at("lowKey").get<int>();
-    z.highKey = j.at("highKey").get<int>();
-    z.lowVelocity = j.value("lowVelocity", 1);
-    z.highVelocity = j.value("highVelocity", 127);
+    z.id = whole<int>(j.at("id"));
+    z.take = whole<int>(j.at("take"));
+    z.lowKey = whole<int>(j.at("lowKey"));
+    z.highKey = whole<int>(j.at("highKey"));
+    z.lowVelocity = whole(j, "lowVelocity", 1);
+    z.highVelocity = whole(j, "highVelocity", 127);
     return z;
 }
 
@@ -266,7 +268,7 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
 {
     try {
         const json j = json::parse(text);
-        const int schema = j.at("schema").get<int>();
+        const int schema = whole<int>(j.at("schema"));
         if (schema > schemaVersion)
             return fail(ErrorCode::damaged, name + " was made by a newer Pure Tone.",
                 "Update Pure Tone to open it.");
@@ -277,12 +279,19 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
                 audio(t.at("audio").get<std::string>(), t.at("fileName").get<std::string>());
             if (!recording)
                 return tl::unexpected(recording.error());
-            instrument.takes.push_back(takeFrom(t, *recording));
+            auto take = takeFrom(t, *recording);
+            if (take.id < 1 || instrument.take(take.id) != nullptr)
+                return tl::unexpected(damagedDocument(name, "two of its takes are the same one"));
+            instrument.takes.push_back(std::move(take));
         }
+        std::set<int> zones;
         for (const auto& z : j.at("zones")) {
-            instrument.zones.push_back(zoneFrom(z));
-            if (instrument.take(instrument.zones.back().take) == nullptr)
+            const Zone zone = zoneFrom(z);
+            if (instrument.take(zone.take) == nullptr)
                 return tl::unexpected(damagedDocument(name, "a zone plays a take that is missing"));
+            if (!zones.insert(zone.id).second)
+                return tl::unexpected(damagedDocument(name, "two of its zones are the same one"));
+            instrument.zones.push_back(zone);
         }
         instrument.envelope = envelopeFrom(j.at("envelope"));
         instrument.a4 = j.value("a4", concertPitch.value);

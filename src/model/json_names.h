@@ -1,10 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "base/in_range.h"
 #include "base/units.h"
 #include "loop/loop.h"
 
 #include <array>
+#include <limits>
 #include <nlohmann/json.hpp>
 #include <string>
 
@@ -23,12 +25,31 @@ template <class E, std::size_t N> const char* nameIn(const Names<E, N>& names, E
     return names[0].second;
 }
 
+/// Throws json::other_error for a name that is none of them: taking it for another one would change
+/// the sound without a word.
 template <class E, std::size_t N> E valueIn(const Names<E, N>& names, const std::string& name)
 {
     for (const auto& [v, n] : names)
         if (name == n)
             return v;
-    return names[0].first;
+    throw nlohmann::json::other_error::create(501, "unknown name: " + name, nullptr);
+}
+
+// Numbers. JSON allows 1e300 where a count is meant, and a plain cast of that is undefined; what a
+// sensible range is, the gate knows (see sanitized).
+
+inline constexpr std::int64_t largestWhole = std::int64_t(1) << 53U; ///< That a double holds.
+
+/// Throws json::type_error for what is no number.
+template <class Whole = std::int64_t> Whole whole(const nlohmann::json& j)
+{
+    const auto most = std::min<std::int64_t>(largestWhole, std::numeric_limits<Whole>::max());
+    return Whole(wholeIn(j.get<double>(), -most, most));
+}
+template <class Whole = std::int64_t>
+Whole whole(const nlohmann::json& j, const char* name, Whole fallback)
+{
+    return j.contains(name) ? whole<Whole>(j.at(name)) : fallback;
 }
 
 inline constexpr Names<LoopMode, 4> loopModeNames = {
@@ -41,7 +62,7 @@ inline nlohmann::json spanJson(Span span)
 }
 inline Span spanFrom(const nlohmann::json& j)
 {
-    return {Frames{j.at("start").get<std::int64_t>()}, Frames{j.at("end").get<std::int64_t>()}};
+    return {Frames{whole(j.at("start"))}, Frames{whole(j.at("end"))}};
 }
 
 } // namespace puretone

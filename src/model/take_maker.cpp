@@ -1,14 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/take_maker.h"
 
+#include "base/all_cores.h"
 #include "model/readings.h"
 #include "prepare/kept_part.h"
 
 #include <algorithm>
 #include <atomic>
 #include <filesystem>
-#include <functional>
-#include <thread>
 
 namespace puretone {
 
@@ -163,25 +162,6 @@ Result<Take> makeTake(
     return makePiece(source, *kept, nameFromFile(recording->fileName), options, progress);
 }
 
-namespace {
-
-/// Calls `work` for 0 to count - 1 on all cores, each once, in no order.
-void onAllCores(std::size_t count, const std::function<void(std::size_t)>& work)
-{
-    std::atomic<std::size_t> next{0};
-    const auto worker = [&] {
-        for (auto i = next++; i < count; i = next++)
-            work(i);
-    };
-    std::vector<std::jthread> others;
-    const std::size_t cores = std::max(1U, std::thread::hardware_concurrency());
-    for (std::size_t t = 1; t < std::min(cores, count); ++t)
-        others.emplace_back(worker);
-    worker();
-}
-
-} // namespace
-
 std::vector<Take> makePieces(const Take& source, const std::vector<Piece>& pieces,
     const TakeOptions& options, const std::optional<NoteSeries>& series, const Progress& progress)
 {
@@ -264,7 +244,7 @@ void spreadByRoots(Instrument& instrument)
 Instrument makeInstrument(Take take)
 {
     Instrument instrument;
-    instrument.name = take.name;
+    instrument.name = take.name.empty() ? Instrument{}.name : take.name;
     if (instrument.name.front() >= 'a' && instrument.name.front() <= 'z')
         instrument.name.front() = char(instrument.name.front() - 'a' + 'A');
     instrument.zones.push_back(proposeZone(take));

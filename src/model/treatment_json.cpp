@@ -69,7 +69,7 @@ TreatmentKind kindFrom(const json& j)
         return RemoveDc{};
     if (kind == "cut")
         return PassFilter{valueIn(cutNames, j.value("cut", "low")), j.at("hz").get<double>(),
-            j.value("slopeDb", 24)};
+            whole(j, "slopeDb", 24)};
     if (kind == "band")
         return Band{valueIn(shapeNames, j.value("shape", "bell")), j.at("hz").get<double>(),
             j.at("gainDb").get<double>(), j.value("q", 1.0)};
@@ -82,7 +82,7 @@ TreatmentKind kindFrom(const json& j)
         return Reverse{};
     if (kind == "channels")
         return Channels{j.value("mixed", false) ? Channels::How::mixed : Channels::How::picked,
-            j.value("left", 0), j.value("right", 1)};
+            whole(j, "left", 0), whole(j, "right", 1)};
     if (kind == "width")
         return Width{j.at("share").get<double>()};
     if (kind == "straighten")

@@ -43,8 +43,8 @@ std::string noteName(int key, const Naming& naming)
         "C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B"};
     static constexpr std::array<const char*, 12> flat = {
         "C", "Db", "D", "Eb", "E", "F", "Gb", "G", "Ab", "A", "Bb", "B"};
-    const int octave = (key + 120) / 12 - 10 + naming.middleCOctave - 5;
-    const auto step = std::size_t((key + 120) % 12);
+    const auto step = std::size_t((key % 12 + 12) % 12);
+    const int octave = (key - int(step)) / 12 + naming.middleCOctave - 5;
     return (naming.accidentals == Accidentals::sharps ? sharp : flat)[step]
         + std::to_string(octave);
 }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "base/in_range.h"
 #include "base/units.h"
 
 #include <optional>
@@ -38,8 +39,8 @@ struct KeyAndCents {
 };
 inline KeyAndCents nearestKey(double midi)
 {
-    const double key = std::round(midi);
-    return {int(key), Cents{100.0 * (midi - key)}};
+    const int key = intIn(midi, -1000, 1000);
+    return {key, Cents{100.0 * (midi - key)}};
 }
 
 /// "A#3", "Bb3": plain ASCII; the window puts the typographic signs in.

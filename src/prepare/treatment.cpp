@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "prepare/treatment.h"
 
+#include "base/in_range.h"
 #include "base/overloaded.h"
 #include "base/quantity.h"
 
@@ -54,11 +55,6 @@ std::string straightenText(const Straighten& s)
     if (s.vibrato > 0.0)
         text += " vibrato " + formatNumber(100.0 * s.vibrato, 0) + " %";
     return text;
-}
-
-double inRange(double value, double low, double high, double fallback)
-{
-    return std::isfinite(value) ? std::clamp(value, low, high) : fallback;
 }
 
 } // namespace

@@ -2,7 +2,6 @@
 #include "audio/level.h"
 #include "engine/render.h"
 #include "formats/formats.h"
-#include "formats/midi_file.h"
 #include "model/json.h"
 #include "prepare/treat.h"
 #include "support/takes.h"
@@ -317,26 +316,6 @@ TEST_CASE("a disk that fills up while writing leaves the old file whole", "[form
     CHECK(bytesOf(folder / name) == before);
     for (const auto& left : folder.names())
         CHECK((left == name || left == "x samples"));
-}
-
-TEST_CASE("MIDI files are read with their tempo", "[formats][midi]")
-{
-    // Format 0, 96 ticks a quarter, 120 then 60 quarters a minute: a note of two quarters.
-    const unsigned char file[] = {'M', 'T', 'h', 'd', 0, 0, 0, 6, 0, 0, 0, 1, 0, 96, 'M', 'T', 'r',
-        'k', 0, 0, 0, 26, 0, 0xff, 0x51, 3, 0x07, 0xa1, 0x20, 0, 0x90, 69, 100, 96, 0xff, 0x51, 3,
-        0x0f, 0x42, 0x40, 96, 0x80, 69, 0, 0, 0xff, 0x2f, 0};
-    const TemporaryFolder folder;
-    put(folder / "x.mid", std::as_bytes(std::span(file)));
-    const auto events = readMidiFile(folder / "x.mid");
-    REQUIRE(events);
-    REQUIRE(events->size() == 2);
-    CHECK_THAT((*events)[0].seconds, WithinAbs(0.0, 1e-6));
-    CHECK_THAT((*events)[1].seconds, WithinAbs(1.5, 1e-6));
-    std::ofstream(folder / "y.mid") << "MThd but not really, only words";
-    CHECK(readMidiFile(folder / "y.mid").error().code == ErrorCode::notAudio);
-    std::ofstream(folder / "z.mid") << "";
-    CHECK_FALSE(readMidiFile(folder / "z.mid"));
-    CHECK_FALSE(readMidiFile(folder / "gone.mid"));
 }
 
 TEST_CASE(

@@ -7,6 +7,7 @@
 #include "app/stops/loop_stop.h"
 #include "app/stops/pitch_stop.h"
 #include "app/stops/sound_stop.h"
+#include "base/safe_file.h"
 #include "devices/simulated.h"
 #include "support/takes.h"
 

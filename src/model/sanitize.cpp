@@ -1,0 +1,166 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/in_range.h"
+#include "model/instrument.h"
+
+#include <algorithm>
+
+namespace puretone {
+
+namespace {
+
+/// From far below hearing to far above it; key names and frequencies stay sensible.
+constexpr double lowestMidi = -36.0, highestMidi = 160.0;
+/// No measure of ours comes near; it keeps sums and pictures finite.
+constexpr double largestMeasure = 1e6;
+
+double pitchIn(double midi)
+{
+    return inRange(midi, lowestMidi, highestMidi, 60.0);
+}
+double measureIn(double value)
+{
+    return inRange(value, -largestMeasure, largestMeasure, largestMeasure);
+}
+double shareIn(double value)
+{
+    return inRange(value, 0.0, 1.0, 0.0);
+}
+
+Span inside(Span span, std::int64_t frames)
+{
+    span.start.value = std::clamp<std::int64_t>(span.start.value, 0, frames);
+    span.end.value = std::clamp<std::int64_t>(span.end.value, span.start.value, frames);
+    return span;
+}
+
+template <class T> void keepFirst(std::vector<T>& list, std::size_t most)
+{
+    if (list.size() > most)
+        list.resize(most);
+}
+
+void sanitize(PitchMovement& m, double seconds)
+{
+    for (double* pitch : {&m.low, &m.high, &m.mean, &m.centre, &m.steady})
+        *pitch = pitchIn(*pitch);
+    m.high = std::max(m.low, m.high);
+    for (double* cents : {&m.vibratoCents, &m.spread, &m.slowRange, &m.steadySpread, &m.jitter})
+        *cents = inRange(*cents, 0.0, 100.0 * (highestMidi - lowestMidi), 0.0);
+    m.vibratoHz = inRange(m.vibratoHz, 0.0, 100.0, 0.0);
+    m.clarity = shareIn(m.clarity);
+    m.voiced = shareIn(m.voiced);
+    m.steadyStart = inRange(m.steadyStart, 0.0, seconds, 0.0);
+    m.steadyEnd = inRange(m.steadyEnd, m.steadyStart, seconds, m.steadyStart);
+}
+
+void sanitize(PitchReport& report, double seconds)
+{
+    if (report.midi && !std::isfinite(*report.midi))
+        report.midi.reset();
+    if (report.midi)
+        report.midi = pitchIn(*report.midi);
+    else
+        report.verdict = PitchVerdict::none;
+    report.confidence = shareIn(report.confidence);
+    report.tonal = shareIn(report.tonal);
+    report.stretch = inRange(report.stretch, -1.0, 1.0, 0.0);
+    keepFirst(report.choices, 64);
+    for (auto& choice : report.choices) {
+        choice.midi = pitchIn(choice.midi);
+        choice.confidence = shareIn(choice.confidence);
+    }
+    keepFirst(report.notes, 16);
+    for (double& note : report.notes)
+        note = pitchIn(note);
+    keepFirst(report.partials, 100);
+    for (auto& partial : report.partials) {
+        partial.hz = inRange(partial.hz, 1.0, 1e6, 1.0);
+        partial.amplitude = shareIn(partial.amplitude);
+        partial.decay = inRange(partial.decay, 0.0, 1e4, 0.0);
+    }
+    if (report.movement)
+        sanitize(*report.movement, seconds);
+}
+
+void sanitize(LoopCandidate& choice, std::int64_t frames)
+{
+    choice.loop = clampLoop(choice.loop, frames);
+    auto& s = choice.seam;
+    for (double* measure :
+        {&s.clickDb, &s.levelDb, &s.timbreDb, &s.changeDb, &s.dipDb, &s.pulseDb, &choice.cost,
+            &choice.pitchErrorCents})
+        *measure = measureIn(*measure);
+}
+
+} // namespace
+
+void sanitize(Take& take)
+{
+    const Audio& audio = *take.recording->audio;
+    const auto frames = audio.frames();
+    for (auto& treatment : take.treatments) {
+        treatment = sanitized(treatment);
+        std::visit(
+            [&](auto& what) {
+                if constexpr (requires { what.over; })
+                    what.over = inside(what.over, frames);
+            },
+            treatment.what);
+    }
+    auto& [start, end] = take.kept;
+    start.value = std::clamp<std::int64_t>(start.value, 0, frames - shortestTake);
+    end.value = std::clamp<std::int64_t>(end.value, start.value + shortestTake, frames);
+    for (double* seconds : {&take.fades.inSeconds, &take.fades.outSeconds}) {
+        *seconds = inRange(*seconds, 0.0, 60.0, 0.0);
+        if (*seconds > 0.0)
+            *seconds = std::max(*seconds, shortestFade);
+    }
+    take.tuning.rootKey = std::clamp(take.tuning.rootKey, 0, 127);
+    take.tuning.fineCents = inRange(take.tuning.fineCents, -1200.0, 1200.0, 0.0);
+    // What is looped is kept: trimming behind the loop's start pushes it along.
+    take.loop.span.start.value = std::max(take.loop.span.start.value, start.value);
+    take.loop = clampLoop(take.loop, end.value);
+    sanitize(take.pitch, audio.seconds());
+    keepFirst(take.loopChoices, 256);
+    for (auto& choice : take.loopChoices)
+        sanitize(choice, frames);
+}
+
+namespace {
+
+void sanitize(Zone& zone)
+{
+    zone.lowKey = std::clamp(zone.lowKey, 0, 127);
+    zone.highKey = std::clamp(zone.highKey, zone.lowKey, 127);
+    zone.lowVelocity = std::clamp(zone.lowVelocity, 1, 127);
+    zone.highVelocity = std::clamp(zone.highVelocity, zone.lowVelocity, 127);
+}
+
+void sanitize(Envelope& e)
+{
+    const Envelope standard;
+    e.delay = inRange(e.delay, 0.0, 20.0, standard.delay);
+    e.attack = inRange(e.attack, 0.0, 60.0, standard.attack);
+    e.hold = inRange(e.hold, 0.0, 60.0, standard.hold);
+    e.decay = inRange(e.decay, 0.0, 60.0, standard.decay);
+    e.sustainDb = inRange(e.sustainDb, silentSustainDb, 0.0, standard.sustainDb);
+    // Never zero: a note that is cut off inside its wave ends with a pop.
+    e.release = inRange(e.release, 0.005, 60.0, standard.release);
+}
+
+} // namespace
+
+Instrument sanitized(Instrument instrument)
+{
+    instrument.a4 = inRange(instrument.a4, lowestA4, highestA4, concertPitch.value);
+    for (Take& take : instrument.takes) {
+        sanitize(take);
+        take.tuning.a4 = instrument.a4;
+    }
+    for (Zone& zone : instrument.zones)
+        sanitize(zone);
+    sanitize(instrument.envelope);
+    return instrument;
+}
+
+} // namespace puretone
