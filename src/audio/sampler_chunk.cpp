@@ -94,10 +94,11 @@ std::vector<ChunkPlace> waveChunks(const OriginalFile& file)
     const auto word = [&](std::size_t at) {
         return std::string(reinterpret_cast<const char*>(head.data()) + at, 4);
     };
-    if (!readHead(0, 12) || word(0) != "RIFF" || word(8) != "WAVE")
+    if (!readHead(0, 12) || (word(0) != "RIFF" && word(0) != "RF64") || word(8) != "WAVE")
         return {};
+    constexpr std::size_t most = 4096; // a stretch of zeros reads as empty chunks without end
     std::vector<ChunkPlace> chunks;
-    for (std::uint64_t at = 12; readHead(at, 8);) {
+    for (std::uint64_t at = 12; chunks.size() < most && readHead(at, 8);) {
         ByteReader in{std::span<const std::byte>(head).first(8)};
         ChunkPlace chunk{std::string(in.text(4)), at + 8, in.u32()};
         at = chunk.offset + chunk.claimed + chunk.claimed % 2;

@@ -48,6 +48,17 @@ Error damaged(const std::string& name, const std::string& what)
         "Copy it again from where it came from, or repair it in a sound editor."};
 }
 
+/// Room for what is to come. A header may claim anything: it is believed sixteen times as far as it
+/// has been kept, so that an honest file is moved a few times only while it is still short.
+void makeRoom(Audio& audio, std::int64_t done, std::int64_t claimed)
+{
+    constexpr std::int64_t atFirst = 1 << 20;
+    const auto room = std::size_t(std::clamp<std::int64_t>(claimed, 0, atFirst + 16 * done));
+    for (auto& channel : audio.channels)
+        if (channel.size() == channel.capacity() && room > channel.capacity())
+            channel.reserve(room);
+}
+
 /// Reads block by block, so that a cancelled opening ends soon. Returns frames read.
 Result<std::int64_t> readAll(SNDFILE* file, const SF_INFO& info, Audio& audio,
     const Progress& progress, const ArrivedFunction& arrived)
@@ -62,6 +73,7 @@ Result<std::int64_t> readAll(SNDFILE* file, const SF_INFO& info, Audio& audio,
         const auto got = sf_readf_float(file, interleaved.data(), block);
         if (got <= 0)
             return done;
+        makeRoom(audio, done, info.frames);
         Extent extent;
         for (std::size_t c = 0; c < channels; ++c)
             for (std::size_t i = 0; i < std::size_t(got); ++i) {
@@ -95,12 +107,11 @@ Result<Audio> decode(const OriginalFile& original, const std::string& name,
     if (!file)
         return fail(ErrorCode::notAudio, name + " is not a sound file that can be read.",
             "Use WAV, AIFF, FLAC, Ogg, Opus or MP3.");
+    if (info.samplerate < lowestRate || info.samplerate > highestRate)
+        return tl::unexpected(damaged(name,
+            "claims " + std::to_string(info.samplerate) + " frames a second, which no recording has"));
     Audio audio{double(info.samplerate), {}};
     audio.channels.resize(std::size_t(info.channels));
-    // A header may claim anything; trust it for a reservation only within reason.
-    const auto sensible = std::clamp<std::int64_t>(info.frames, 0, std::int64_t(original.size()) * 40);
-    for (auto& channel : audio.channels)
-        channel.reserve(std::size_t(sensible));
     const auto frames = readAll(file.get(), info, audio, progress, arrived);
     if (!frames)
         return tl::unexpected(frames.error());
@@ -123,7 +134,14 @@ Result<RecordingPtr> decodeRecording(OriginalPtr original, const std::string& fi
 {
     if (original->size() == 0)
         return fail(ErrorCode::nothingInside, fileName + " is empty.", "Choose another recording.");
-    auto audio = decode(*original, fileName, progress, arrived);
+    auto audio = [&]() -> Result<Audio> {
+        try {
+            return decode(*original, fileName, progress, arrived);
+        } catch (const std::bad_alloc&) {
+            return fail(ErrorCode::failed, fileName + " is longer than the memory of this computer.",
+                "Cut it into shorter recordings.");
+        }
+    }();
     if (!audio)
         return tl::unexpected(audio.error());
     auto recording = std::make_shared<Recording>();
@@ -179,52 +197,85 @@ int toInteger(float sample, int bits)
 
 namespace {
 
-std::vector<std::byte> encodeSamples(const Audio& audio, SampleFormat format)
+std::size_t bytesOf(SampleFormat format)
 {
-    ByteWriter data;
-    for (std::int64_t i = 0; i < audio.frames(); ++i)
-        for (const auto& channel : audio.channels) {
-            const float sample = channel[std::size_t(i)];
-            if (format == SampleFormat::float32) {
-                std::uint32_t bits = 0;
-                std::memcpy(&bits, &sample, sizeof bits);
-                data.u32(bits);
-            } else if (format == SampleFormat::int24) {
-                const auto value = unsigned(toInteger(sample, 24));
-                data.u16(value);
-                data.u8(value >> 16U);
-            } else {
-                data.u16(unsigned(toInteger(sample, 16)));
-            }
-        }
-    return data.take();
+    return format == SampleFormat::int16 ? 2 : format == SampleFormat::int24 ? 3 : 4;
+}
+
+/// The sizes that do not fit into 32 bits.
+std::vector<std::byte> sizes64(std::uint64_t riff, std::uint64_t data, std::uint64_t frames)
+{
+    ByteWriter body;
+    for (const auto size : {riff, data, frames}) {
+        body.u32(size & 0xffffffffU);
+        body.u32(size >> 32U);
+    }
+    body.u32(0); // of no other chunk
+    return body.take();
+}
+
+void appendSample(ByteWriter& out, float sample, SampleFormat format)
+{
+    if (format == SampleFormat::float32) {
+        std::uint32_t bits = 0;
+        std::memcpy(&bits, &sample, sizeof bits);
+        out.u32(bits);
+    } else if (format == SampleFormat::int24) {
+        const auto value = unsigned(toInteger(sample, 24));
+        out.u16(value);
+        out.u8(value >> 16U);
+    } else {
+        out.u16(unsigned(toInteger(sample, 16)));
+    }
 }
 
 } // namespace
 
-std::vector<std::byte> encodeWav(
-    const Audio& audio, SampleFormat format, const std::optional<SamplerInfo>& sampler)
+std::vector<std::byte> wavHead(
+    const WavShape& shape, SampleFormat format, const std::optional<SamplerInfo>& sampler)
 {
-    const auto channels = unsigned(audio.channelCount());
-    const auto rate = std::uint64_t(std::llround(audio.rate));
-    const unsigned bits = format == SampleFormat::int16 ? 16
-        : format == SampleFormat::int24                 ? 24
-                                                        : 32;
+    constexpr std::uint64_t elsewhere = 0xffffffffU; // in 32 bits: see the 64-bit sizes
+    const auto rate = std::uint64_t(std::llround(shape.rate));
+    const auto channels = unsigned(shape.channels);
+    const auto frameBytes = unsigned(bytesOf(format)) * channels;
     ByteWriter fmt;
     fmt.u16(format == SampleFormat::float32 ? 3 : 1);
     fmt.u16(channels);
     fmt.u32(rate);
-    fmt.u32(rate * channels * bits / 8);
-    fmt.u16(channels * bits / 8);
-    fmt.u16(bits);
-    ByteWriter body;
-    body.text("WAVE");
-    body.chunk("fmt ", fmt.bytes());
+    fmt.u32(rate * frameBytes);
+    fmt.u16(frameBytes);
+    fmt.u16(unsigned(bytesOf(format)) * 8);
+    ByteWriter chunks;
+    chunks.chunk("fmt ", fmt.bytes());
     if (sampler)
-        body.chunk("smpl", encodeSampler(*sampler, audio.rate));
-    body.chunk("data", encodeSamples(audio, format));
+        chunks.chunk("smpl", encodeSampler(*sampler, shape.rate));
+    const std::uint64_t data = shape.frames * frameBytes;
+    constexpr std::uint64_t heads = 12, sizesChunk = 8 + 28;
+    const auto riff = heads + chunks.bytes().size() + data + data % 2;
+    const bool large = riff + sizesChunk >= elsewhere;
     ByteWriter file;
-    file.chunk("RIFF", body.bytes());
+    file.text(large ? "RF64" : "RIFF");
+    file.u32(large ? elsewhere : riff);
+    file.text("WAVE");
+    if (large)
+        file.chunk("ds64", sizes64(riff + sizesChunk, data, shape.frames));
+    file.raw(chunks.bytes());
+    file.text("data");
+    file.u32(large ? elsewhere : data);
+    return file.take();
+}
+
+std::vector<std::byte> encodeWav(
+    const Audio& audio, SampleFormat format, const std::optional<SamplerInfo>& sampler)
+{
+    const auto frames = audio.frames();
+    ByteWriter file;
+    file.raw(wavHead({audio.channelCount(), audio.rate, std::uint64_t(frames)}, format, sampler));
+    for (std::int64_t i = 0; i < frames; ++i)
+        for (const auto& channel : audio.channels)
+            appendSample(file, channel[std::size_t(i)], format);
+    if (std::uint64_t(frames) * audio.channelCount() * bytesOf(format) % 2 != 0)
+        file.u8(0);
     return file.take();
 }
 

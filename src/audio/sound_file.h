@@ -57,10 +57,15 @@ struct ArrivedBlock {
 };
 using ArrivedFunction = std::function<void(const ArrivedBlock&)>;
 
+/// Frames per second that a recording may have; a header that claims anything else is damaged.
+inline constexpr int lowestRate = 1000, highestRate = 768000;
+
 /// Opens any format of libsndfile (WAV, AIFF, FLAC, Ogg, Opus, MP3 and more).
 ///
-/// @return The recording, or `cannotRead`, `notAudio`, `damaged` (cut off, or samples that are not
-///         numbers), `nothingInside` (fewer than `shortestTake` frames), `cancelled`.
+/// @return The recording, or `cannotRead`, `notAudio`, `damaged` (cut off, an impossible rate, or
+///         samples that are not numbers), `nothingInside` (fewer than `shortestTake` frames),
+///         `failed` (longer than memory), `cancelled`. Memory goes by what the file holds, not by
+///         what its header claims.
 Result<RecordingPtr> openRecording(
     const std::filesystem::path& path, const Progress& progress = {},
     const ArrivedFunction& arrived = {});
@@ -82,6 +87,15 @@ inline constexpr std::int64_t shortestTake = 16;
 
 enum class SampleFormat { int16, int24, float32 };
 
+struct WavShape {
+    std::size_t channels = 1;
+    double rate = 48000.0;
+    std::uint64_t frames = 0;
+};
+/// A WAV file up to its first sample. One of more than four gigabytes counts in 64 bits (RF64, EBU
+/// Tech 3306), which other programs may not read.
+std::vector<std::byte> wavHead(
+    const WavShape& shape, SampleFormat format, const std::optional<SamplerInfo>& sampler = {});
 /// A whole WAV file in memory; samples beyond full scale are limited to it in the integer formats.
 /// @param sampler Written as a `smpl` chunk when given.
 std::vector<std::byte> encodeWav(

@@ -185,6 +185,11 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
 
 Result<Written> writeSoundFontFile(const Instrument& instrument, const fs::path& path)
 {
+    constexpr std::uint64_t most = 0xfff00000U; // sizes have 32 bits
+    if (estimateBytes(instrument, FileKind::sf2) > most)
+        return fail(ErrorCode::badValue,
+            shownName(path) + " would be larger than the four gigabytes that a SoundFont may have.",
+            "Loop or shorten the takes, or write SFZ.");
     const auto bytes = encodeSoundFont(instrument);
     const auto done = writeWhole(
         path, [&](const fs::path& temporary) { return writeBytes(temporary, bytes); },

@@ -159,7 +159,8 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
         return true; // comes with its left half
     const auto poolFrames = tables.pool.size() / 2;
     const auto inside = [&](const Header& x) { return x.start < x.end && x.end <= poolFrames; };
-    if (!inside(h) || (paired && !inside(headers[h.link])) || h.rate < 400 || h.rate > 400000
+    if (!inside(h) || (paired && !inside(headers[h.link])) || h.rate < unsigned(lowestRate)
+        || h.rate > unsigned(highestRate)
         || h.end - h.start < std::size_t(shortestTake))
         return false;
     Audio audio{double(h.rate), {readPool(tables.pool, h.start, h.end)}};

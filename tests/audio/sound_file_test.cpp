@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "audio/sound_file.h"
 
+#include "base/safe_file.h"
+#include "support/no_allocation.h"
 #include "support/takes.h"
 
 #include <catch2/catch.hpp>
@@ -154,6 +156,75 @@ TEST_CASE("a file that cannot be used gives one sentence with its name", "[audio
     CHECK(opened.error().code == expected);
     CHECK_THAT(opened.error().message, Catch::Matchers::Contains("x.wav"));
     CHECK(opened.error().message.back() == '.');
+}
+
+TEST_CASE("memory goes by what a file holds, not by what its header claims", "[audio][bad-input]")
+{
+    const TemporaryFolder folder;
+    const Audio audio{48000.0, {probe::noise(48000.0, 1.0)}};
+    saveWith(folder / "x.flac", SF_FORMAT_FLAC | SF_FORMAT_PCM_16, audio);
+    auto bytes = *readFile(folder / "x.flac");
+    // STREAMINFO: the lowest 36 bits of bytes 18 to 25 count the samples.
+    REQUIRE(bytes.size() > 42);
+    bytes[21] |= std::byte(0x0f);
+    std::fill(bytes.begin() + 22, bytes.begin() + 26, std::byte(0xff));
+    bytes.resize(std::size_t(20) << 20U); // padded
+    const probe::LargestRequest asked;
+    const auto opened = decodeRecording(bytes, "x.flac");
+    REQUIRE_FALSE(opened);
+    CHECK(opened.error().code == ErrorCode::damaged);
+    CHECK(asked.bytes() < bytes.size() + (std::size_t(8) << 20U));
+}
+
+TEST_CASE("an honest long file is not moved about while it is read", "[audio]")
+{
+    const auto bytes = encodeWav(
+        {48000.0, {std::vector<float>(std::size_t(5) << 20U, 0.1f)}}, SampleFormat::int16);
+    const auto opened = decodeRecording(bytes, "x.wav");
+    REQUIRE(opened);
+    const auto& channel = (*opened)->audio->channels[0];
+    CHECK(channel.capacity() == channel.size());
+}
+
+TEST_CASE("a WAV of more than four gigabytes counts its bytes in 64 bits", "[audio][files]")
+{
+    const TemporaryFolder folder;
+    const SamplerInfo sampler{58.25, {{{Frames{100}, Frames{2000}}, 0}}};
+    for (const std::uint64_t frames : {std::uint64_t(48000), std::uint64_t(0x30000000)}) {
+        CAPTURE(frames);
+        // A file of holes: 3.2 GB of frames at 8 bytes each take no room on disk.
+        const auto head = wavHead({2, 48000.0, frames}, SampleFormat::float32, sampler);
+        save(folder / "x.wav", head);
+        std::filesystem::resize_file(folder / "x.wav", head.size() + frames * 8);
+        SF_INFO info{};
+        SNDFILE* file = sf_open((folder / "x.wav").c_str(), SFM_READ, &info);
+        REQUIRE(file != nullptr);
+        sf_close(file);
+        CHECK(std::uint64_t(info.frames) == frames);
+        CHECK(info.channels == 2);
+        CHECK(info.samplerate == 48000);
+        const auto original = *OriginalFile::open(folder / "x.wav");
+        CHECK_FALSE(isCutOff(*original));
+        REQUIRE(findSampler(*original));
+        CHECK(findSampler(*original)->loops == sampler.loops);
+    }
+}
+
+TEST_CASE("impossible rates are refused at once", "[audio][bad-input]")
+{
+    auto bytes = encodeWav({48000.0, {probe::noise(48000.0, 0.1)}}, SampleFormat::int16);
+    const auto claim = [&](std::uint32_t rate) {
+        std::memcpy(bytes.data() + 24, &rate, sizeof rate);
+        return decodeRecording(bytes, "x.wav");
+    };
+    for (const std::uint32_t rate : {1U, 999U, 768001U, 1900000000U}) {
+        CAPTURE(rate);
+        const auto opened = claim(rate);
+        REQUIRE_FALSE(opened);
+        CHECK_THAT(opened.error().message, Catch::Matchers::Contains("x.wav"));
+    }
+    for (const std::uint32_t rate : {1000U, 8000U, 384000U, 768000U})
+        CHECK(claim(rate));
 }
 
 TEST_CASE("opening can be cancelled", "[audio]")

@@ -8,6 +8,7 @@ namespace {
 
 thread_local bool forbidden = false;
 thread_local int counted = 0;
+thread_local std::size_t largest = 0;
 
 void* allocate(std::size_t size)
 {
@@ -15,6 +16,8 @@ void* allocate(std::size_t size)
         ++counted;
         throw std::bad_alloc(); // a noexcept function ends the program here
     }
+    if (size > largest)
+        largest = size;
     if (void* memory = std::malloc(size == 0 ? 1 : size))
         return memory;
     throw std::bad_alloc();
@@ -43,6 +46,15 @@ NoAllocation::~NoAllocation()
 int NoAllocation::crimes()
 {
     return counted;
+}
+
+LargestRequest::LargestRequest()
+{
+    largest = 0;
+}
+std::size_t LargestRequest::bytes() const
+{
+    return largest;
 }
 
 } // namespace probe

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <cstddef>
+
 namespace probe {
 
 /// While one of these lives, allocating or freeing with new and delete on this thread is counted as
@@ -12,6 +14,13 @@ public:
     NoAllocation(const NoAllocation&) = delete;
     NoAllocation& operator=(const NoAllocation&) = delete;
     static int crimes();
+};
+
+/// The largest piece of memory that is asked for on this thread while it lives.
+class LargestRequest {
+public:
+    LargestRequest();
+    std::size_t bytes() const;
 };
 
 } // namespace probe
