@@ -2,6 +2,7 @@
 #include "audio/recorder.h"
 
 #include "audio/sound_file.h"
+#include "base/quantity.h"
 #include "base/safe_file.h"
 
 #include <algorithm>
@@ -48,22 +49,24 @@ fs::path freshPath(const fs::path& folder)
 /// The file that is being recorded to. It is locked while it is, so that another program knows.
 struct Recorder::File {
     fs::path path;
-    int descriptor = -1;
+    int descriptor = -1; ///< Ours to close: libsndfile is told so.
     SNDFILE* sound = nullptr;
     std::size_t channels = 2;
     double rate = 48000.0;
     std::uint64_t frames = 0;
+    std::uint64_t missing = 0; ///< Frames that stand as silence.
     double unsynced = 0.0; ///< Seconds since the last sync.
 
     File() = default;
     File(const File&) = delete;
     File& operator=(const File&) = delete;
-    ~File()
+    ~File() { close(); }
+    void close()
     {
         if (sound != nullptr)
-            sf_close(sound); // closes the descriptor too
-        else if (descriptor >= 0)
-            ::close(descriptor);
+            sf_close(std::exchange(sound, nullptr));
+        if (descriptor >= 0)
+            ::close(std::exchange(descriptor, -1));
     }
     double seconds() const { return double(frames) / rate; }
     double bytesPerSecond() const { return double(channels) * sizeof(float) * rate; }
@@ -92,18 +95,24 @@ void Recorder::hear(const float* left, const float* right, int frames) noexcept
 
 void Recorder::run(const std::stop_token& stop)
 {
+    using Clock = std::chrono::steady_clock;
+    auto spaceTold = Clock::now();
     while (!stop.stop_requested()) {
         std::this_thread::sleep_for(std::chrono::milliseconds(25));
         int unsynced = -1;
         {
-            const std::lock_guard lock(mutex_);
+            const std::lock_guard lock(disk_);
             turn();
             if (file_ && file_->unsynced > 1.0) {
-                unsynced = ::dup(file_->descriptor);
+                unsynced = ::fcntl(file_->descriptor, F_DUPFD_CLOEXEC, 0);
                 file_->unsynced = 0.0;
             }
+            if (file_ && Clock::now() - spaceTold > std::chrono::seconds(1)) {
+                tellFreeSpace();
+                spaceTold = Clock::now();
+            }
         }
-        // A slow disk must not hold up whoever looks at the meter.
+        // A slow disk must not hold up whoever ends the recording.
         if (unsynced >= 0) {
             ::fdatasync(unsynced);
             ::close(unsynced);
@@ -111,41 +120,54 @@ void Recorder::run(const std::stop_token& stop)
     }
 }
 
+void Recorder::tellFreeSpace()
+{
+    std::error_code unknown;
+    const auto space = fs::space(file_->path.parent_path(), unknown);
+    bytesFree_ = unknown ? 0 : space.available;
+}
+
 /// Looks at what has come in since the last turn.
 void Recorder::turn()
 {
     const double rate = rate_.load();
     const auto now = recent_.written();
-    if (rate <= 0.0 || now == read_)
+    const auto before = looked_.load();
+    if (rate <= 0.0 || now == before)
         return;
-    const auto heard = recent_.between(read_, now);
-    read_ = now;
+    const auto [from, heard] = recent_.between(before, now);
     meter(heard);
-    if (phase_ == Phase::waiting && passesLevel(heard, *settings_.startAtDb)) {
+    if (phase() == Phase::waiting && passesLevel(heard, *settings_.startAtDb)) {
         phase_ = Phase::recording;
         quietSeconds_ = 0.0;
+        looked_ = now;
         write(withPreRoll(heard[0].size()));
-    } else if (phase_ == Phase::recording) {
+    } else if (phase() == Phase::recording) {
+        // The disk took so long that the memory went round.
+        writeMissing(from - before);
         write(heard);
     }
-    if (phase_ != Phase::recording || !settings_.stopAfterSeconds)
-        return;
-    quietSeconds_ = passesLevel(heard, settings_.silenceDb)
-        ? 0.0
-        : quietSeconds_ + double(heard[0].size()) / rate;
-    if (quietSeconds_ >= *settings_.stopAfterSeconds)
-        finish({});
+    if (phase() == Phase::recording && settings_.stopAfterSeconds) {
+        quietSeconds_ = passesLevel(heard, settings_.silenceDb)
+            ? 0.0
+            : quietSeconds_ + double(heard[0].size()) / rate;
+        if (quietSeconds_ >= *settings_.stopAfterSeconds)
+            finish({});
+    }
+    looked_ = now;
 }
 
 /// What has been looked at: the newest `frames`, and the two seconds before them.
-std::vector<std::vector<float>> Recorder::withPreRoll(std::size_t frames)
+Recorder::Heard Recorder::withPreRoll(std::size_t frames)
 {
     const auto wanted = std::uint64_t(preRollSeconds * rate_.load()) + frames;
-    return recent_.between(read_ > wanted ? read_ - wanted : 0, read_);
+    const auto looked = looked_.load();
+    return recent_.between(looked > wanted ? looked - wanted : 0, looked).channels;
 }
 
-void Recorder::meter(const std::vector<std::vector<float>>& heard)
+void Recorder::meter(const Heard& heard)
 {
+    const std::lock_guard lock(meters_);
     const auto perColumn = std::int64_t(pictureSeconds * rate_.load());
     for (std::size_t i = 0; i < heard[0].size(); ++i) {
         for (std::size_t side = 0; side < 2; ++side) {
@@ -164,7 +186,7 @@ void Recorder::meter(const std::vector<std::vector<float>>& heard)
         clipped_.store(true);
 }
 
-bool Recorder::passesLevel(const std::vector<std::vector<float>>& heard, double db) const
+bool Recorder::passesLevel(const Heard& heard, double db) const
 {
     const auto line = float(std::pow(10.0, db / 20.0));
     return std::any_of(heard.begin(), heard.end(), [line](const auto& channel) {
@@ -175,7 +197,7 @@ bool Recorder::passesLevel(const std::vector<std::vector<float>>& heard, double 
 
 Result<void> Recorder::start(const fs::path& folder, const Settings& settings)
 {
-    const std::lock_guard lock(mutex_);
+    const std::lock_guard lock(disk_);
     const double rate = rate_.load();
     if (rate <= 0.0 || recent_.written() == 0)
         return fail(ErrorCode::noDevice, "The input gives no sound.", "Choose another input.");
@@ -200,7 +222,7 @@ Result<void> Recorder::start(const fs::path& folder, const Settings& settings)
     info.samplerate = int(std::lround(rate));
     info.channels = int(file->channels);
     info.format = SF_FORMAT_WAV | SF_FORMAT_FLOAT;
-    file->sound = sf_open_fd(file->descriptor, SFM_WRITE, &info, SF_TRUE);
+    file->sound = sf_open_fd(file->descriptor, SFM_WRITE, &info, SF_FALSE);
     if (file->sound == nullptr) {
         fs::remove(file->path, failed);
         return cannot();
@@ -208,17 +230,19 @@ Result<void> Recorder::start(const fs::path& folder, const Settings& settings)
     file_ = std::move(file);
     settings_ = settings;
     quietSeconds_ = 0.0;
-    if (settings.startAtDb) {
-        phase_ = Phase::waiting;
-        return {};
-    }
-    phase_ = Phase::recording;
-    write(withPreRoll(0));
+    seconds_ = 0.0;
+    bytesPerSecond_ = file_->bytesPerSecond();
+    tellFreeSpace();
+    phase_ = settings.startAtDb ? Phase::waiting : Phase::recording;
+    if (!settings.startAtDb)
+        write(withPreRoll(0));
     return {};
 }
 
-void Recorder::write(const std::vector<std::vector<float>>& heard)
+void Recorder::write(const Heard& heard)
 {
+    if (phase() != Phase::recording)
+        return; // it has just ended
     File& file = *file_;
     const auto frames = heard[0].size();
     std::vector<float> interleaved(frames * file.channels);
@@ -227,6 +251,7 @@ void Recorder::write(const std::vector<std::vector<float>>& heard)
             interleaved[i * file.channels + c] = heard[c][i];
     const auto put = sf_writef_float(file.sound, interleaved.data(), sf_count_t(frames));
     file.frames += std::uint64_t(std::max<sf_count_t>(0, put));
+    seconds_ = file.seconds();
     sf_command(file.sound, SFC_UPDATE_HEADER_NOW, nullptr, 0);
     if (put < sf_count_t(frames)) {
         finish("The disk took no more: what was recorded until then is kept.");
@@ -238,21 +263,33 @@ void Recorder::write(const std::vector<std::vector<float>>& heard)
             "The recording has reached four gigabytes, as much as a WAV file holds; it is kept.");
 }
 
+/// Silence for what is lost, so that everything after it stands at its own time.
+void Recorder::writeMissing(std::uint64_t frames)
+{
+    constexpr std::uint64_t block = 1 << 16;
+    file_->missing += frames;
+    for (; frames > 0 && phase() == Phase::recording; frames -= std::min(frames, block))
+        write(Heard(2, std::vector<float>(std::size_t(std::min(frames, block)), 0.0f)));
+}
+
 /// Ends the file; it waits to be collected by stop().
 void Recorder::finish(const std::string& trouble)
 {
     if (!file_ || file_->sound == nullptr)
         return;
-    sf_close(std::exchange(file_->sound, nullptr));
-    file_->descriptor = -1;
+    file_->close();
     trouble_ = trouble;
+    if (trouble.empty() && file_->missing > 0)
+        trouble_ = "The disk was too slow for a while: "
+            + formatSeconds(double(file_->missing) / file_->rate)
+            + " are missing and stand as silence.";
     phase_ = Phase::finished;
 }
 
 std::optional<Recorder::Recorded> Recorder::stop(const std::string& trouble)
 {
-    const std::lock_guard lock(mutex_);
-    if (phase_ == Phase::recording)
+    const std::lock_guard lock(disk_);
+    if (phase() == Phase::recording)
         turn(); // what came in since the last look
     finish(trouble);
     phase_ = Phase::listening;
@@ -269,39 +306,31 @@ std::optional<Recorder::Recorded> Recorder::stop(const std::string& trouble)
 
 Recorder::Look Recorder::look()
 {
-    const std::lock_guard lock(mutex_);
     Look now;
-    now.phase = phase_;
-    now.peaks = std::exchange(peaks_, {});
+    now.phase = phase();
     now.mono = mono_.load();
     now.clipped = clipped_.load();
-    now.recent.assign(picture_.begin(), picture_.end());
-    if (file_) {
-        std::error_code unknown;
-        const auto space = fs::space(file_->path.parent_path(), unknown);
-        now.seconds = file_->seconds();
-        now.bytesFree = unknown ? 0 : space.available;
-        now.bytesPerSecond = file_->bytesPerSecond();
+    if (now.phase != Phase::listening) {
+        now.seconds = seconds_.load();
+        now.bytesFree = bytesFree_.load();
+        now.bytesPerSecond = bytesPerSecond_.load();
     }
+    const std::lock_guard lock(meters_);
+    now.peaks = std::exchange(peaks_, {});
+    now.recent.assign(picture_.begin(), picture_.end());
     return now;
-}
-
-Recorder::Phase Recorder::phase()
-{
-    const std::lock_guard lock(mutex_);
-    return phase_;
 }
 
 void Recorder::forgetClip()
 {
-    const std::lock_guard lock(mutex_);
+    const std::lock_guard lock(meters_);
     clipped_.store(false);
     peaks_ = {}; // or the peak that clipped would be seen once more
 }
 
 std::vector<Extent> Recorder::picture(std::size_t columns)
 {
-    const std::lock_guard lock(mutex_);
+    const std::lock_guard lock(meters_);
     return {picture_.end() - std::ptrdiff_t(std::min(columns, picture_.size())), picture_.end()};
 }
 

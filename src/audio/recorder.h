@@ -19,7 +19,7 @@ namespace puretone {
 /// It listens all the time: what came in the two seconds before recording begins is part of it. The
 /// input's thread only writes into memory; a thread of the recorder's own takes it to a WAV file
 /// (32 bit float) at least four times a second and keeps that file's header true, so that a program
-/// that is killed loses less than a second.
+/// that is killed loses less than a second. Whoever looks at the meters never waits for the disk.
 class Recorder {
 public:
     static constexpr double preRollSeconds = 2.0;
@@ -52,7 +52,8 @@ public:
     struct Recorded {
         std::filesystem::path path;
         double seconds = 0.0;
-        std::string trouble; ///< Why it ended before it was told to, one sentence; may be empty.
+        /// Why it ended before it was told to, or what is missing; one sentence, may be empty.
+        std::string trouble;
     };
 
     Recorder();
@@ -73,33 +74,42 @@ public:
     /// @param trouble Told in what comes back: "The microphone has gone."
     std::optional<Recorded> stop(const std::string& trouble = {});
     Look look();
-    Phase phase();
+    Phase phase() const { return phase_.load(); }
+    /// Frames of the input that have been metered and, where it records, written.
+    std::uint64_t looked() const { return looked_.load(); }
     /// The newest columns of the picture, without looking at the meters.
     std::vector<Extent> picture(std::size_t columns);
     void forgetClip();
 
 private:
+    using Heard = std::vector<std::vector<float>>; ///< Two channels.
     struct File;
     void run(const std::stop_token& stop);
     void turn();
-    std::vector<std::vector<float>> withPreRoll(std::size_t frames);
-    void meter(const std::vector<std::vector<float>>& heard);
-    bool passesLevel(const std::vector<std::vector<float>>& heard, double db) const;
-    void write(const std::vector<std::vector<float>>& heard);
+    Heard withPreRoll(std::size_t frames);
+    void meter(const Heard& heard);
+    bool passesLevel(const Heard& heard, double db) const;
+    void write(const Heard& heard);
+    void writeMissing(std::uint64_t frames);
     void finish(const std::string& trouble);
+    void tellFreeSpace();
 
     std::atomic<double> rate_{0.0};
     std::atomic<bool> mono_{false};
-    std::atomic<bool> clipped_{false};
     RecentAudio recent_;
+    // What a window looks at without waiting.
+    std::atomic<Phase> phase_{Phase::listening};
+    std::atomic<bool> clipped_{false};
+    std::atomic<double> seconds_{0.0}, bytesPerSecond_{0.0};
+    std::atomic<std::uint64_t> bytesFree_{0}, looked_{0};
 
-    std::mutex mutex_; ///< Guards everything below; never taken by the input's thread.
-    Phase phase_ = Phase::listening;
+    std::mutex disk_; ///< Held while the disk works; guards what follows, up to meters_.
     Settings settings_;
     std::unique_ptr<File> file_;
-    std::uint64_t read_ = 0; ///< Frames of `recent_` that have been looked at.
     double quietSeconds_ = 0.0;
     std::string trouble_;
+
+    std::mutex meters_; ///< Held for moments only; guards the rest. Taken after disk_.
     std::array<float, 2> peaks_{};
     std::deque<Extent> picture_;
     Extent pending_;

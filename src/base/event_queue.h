@@ -21,6 +21,13 @@ public:
         head_.store(next, std::memory_order_release);
         return true;
     }
+    /// Writing thread: how many more there is room for, at least.
+    std::size_t room() const noexcept
+    {
+        const auto head = head_.load(std::memory_order_relaxed);
+        const auto tail = tail_.load(std::memory_order_acquire);
+        return (tail + Capacity - head - 1) % Capacity;
+    }
     /// Reading thread. False when there is nothing.
     bool pop(T& value) noexcept
     {

@@ -1,11 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/safe_file.h"
 
+#include <array>
 #include <atomic>
 #include <cerrno>
+#include <chrono>
 #include <cstring>
 #include <fcntl.h>
+#include <fstream>
 #include <memory>
+#include <optional>
+#include <sstream>
 #include <sys/stat.h>
 #include <unistd.h>
 
@@ -62,12 +67,66 @@ Error writeError(const fs::path& target, int error)
         error == ENOSPC ? "Free some space or choose another folder." : "Choose another folder."};
 }
 
+constexpr const char* temporaryMark = "-puretone-";
+
+/// When a process began, in ticks since the computer did, so that a number that is given out again
+/// is told from its earlier owner; nothing for a process that is gone.
+std::optional<std::string> beginningOf(const std::string& process)
+{
+    std::ifstream file("/proc/" + process + "/stat");
+    std::string text((std::istreambuf_iterator<char>(file)), {});
+    const auto name = text.rfind(')'); // it may hold anything, spaces and brackets included
+    if (name == std::string::npos)
+        return std::nullopt;
+    std::istringstream fields(text.substr(name + 1));
+    std::string field;
+    for (int number = 3; number <= 22; ++number) // see proc(5)
+        fields >> field;
+    return field;
+}
+
+/// Tells this start of this computer, and this container in it, from others that may share a folder:
+/// only here do process numbers mean what they say.
+std::string processWorld()
+{
+    std::ifstream file("/proc/sys/kernel/random/boot_id");
+    std::string world;
+    file >> world;
+    std::error_code ignored;
+    world += fs::read_symlink("/proc/self/ns/pid", ignored).string();
+    return std::to_string(std::hash<std::string>()(world));
+}
+
+/// ".NAME-puretone-WORLD-PROCESS-BEGINNING-N.EXTENSION"
 fs::path temporaryBeside(const fs::path& target)
 {
     static std::atomic<unsigned> counter{0};
-    auto name = "." + target.stem().string() + "-" + std::to_string(::getpid()) + "-"
+    auto name = "." + target.stem().string() + temporaryMark + processWorld() + "-"
+        + std::to_string(::getpid()) + "-" + beginningOf("self").value_or("0") + "-"
         + std::to_string(counter++) + target.extension().string();
     return target.parent_path() / name;
+}
+
+/// Whether a file is a temporary one whose process is gone.
+bool isAbandoned(const fs::directory_entry& entry)
+{
+    constexpr std::chrono::hours longAgo{24};
+    const auto name = entry.path().filename().string();
+    const auto mark = name.rfind(temporaryMark);
+    if (name.front() != '.' || mark == std::string::npos)
+        return false;
+    std::istringstream parts(name.substr(mark + std::strlen(temporaryMark)));
+    std::array<std::string, 3> numbers; // world, process, beginning
+    for (auto& number : numbers) {
+        std::getline(parts, number, '-');
+        if (number.empty() || number.find_first_not_of("0123456789") != std::string::npos)
+            return false;
+    }
+    if (numbers[0] == processWorld())
+        return beginningOf(numbers[1]) != numbers[2];
+    std::error_code unknown;
+    const auto written = entry.last_write_time(unknown);
+    return !unknown && fs::file_time_type::clock::now() - written > longAgo;
 }
 
 int syncPath(const fs::path& path, int flags)
@@ -84,6 +143,16 @@ std::string shownName(const fs::path& path)
 {
     const auto name = path.filename().empty() ? path : path.filename();
     return name.string();
+}
+
+int removeAbandoned(const fs::path& folder)
+{
+    int removed = 0;
+    std::error_code ignored;
+    for (const auto& entry : fs::directory_iterator(folder, ignored))
+        if (isAbandoned(entry) && entry.is_regular_file(ignored))
+            removed += int(fs::remove(entry.path(), ignored));
+    return removed;
 }
 
 Result<std::vector<std::byte>> readFile(const fs::path& path)
@@ -140,6 +209,7 @@ Result<void> writeWhole(const fs::path& target,
     if (fs::is_directory(target, ignored))
         return tl::unexpected(writeError(target, EISDIR));
     const auto folder = target.parent_path().empty() ? fs::path(".") : target.parent_path();
+    removeAbandoned(folder);
     const auto temporary = temporaryBeside(target);
     const auto removeTemporary = [&](const fs::path*) {
         std::error_code e;

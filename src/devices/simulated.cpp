@@ -111,14 +111,18 @@ SimulatedKeyboard::~SimulatedKeyboard()
 
 void SimulatedKeyboard::playPhrase(int key)
 {
+    // The old phrase has let its note go before the new one begins.
+    phrase_.request_stop();
+    if (phrase_.joinable())
+        phrase_.join();
     phrase_ = std::jthread([this, key](const std::stop_token& stop) {
         for (const int step : {0, 4, 7, 4, 0}) {
             if (stop.stop_requested())
                 return;
             const int note = std::min(127, key + step);
             client_(MidiEvent::noteOn(note, 96));
-            for (int i = 0; i < 30 && !stop.stop_requested(); ++i)
-                std::this_thread::sleep_for(std::chrono::milliseconds(10));
+            std::unique_lock lock(waiting_);
+            ended_.wait_for(lock, stop, std::chrono::milliseconds(300), [] { return false; });
             client_(MidiEvent::noteOff(note));
         }
     });

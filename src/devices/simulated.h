@@ -4,6 +4,8 @@
 #include "base/recent_audio.h"
 #include "devices/devices.h"
 
+#include <condition_variable>
+#include <mutex>
 #include <thread>
 
 namespace puretone {
@@ -71,6 +73,8 @@ public:
 
 private:
     MidiClient client_;
+    std::mutex waiting_;
+    std::condition_variable_any ended_; ///< Wakes the phrase when it is to end.
     std::jthread phrase_;
 };
 

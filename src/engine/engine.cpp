@@ -2,10 +2,7 @@
 #include "engine/engine.h"
 
 #include "audio/interpolation.h"
-
-#if defined(__SSE__)
-#include <xmmintrin.h>
-#endif
+#include "base/flush_denormals.h"
 
 namespace puretone {
 
@@ -15,26 +12,7 @@ constexpr double changeSeconds = 0.008; ///< Crossfade from one program to the n
 constexpr double stealSeconds = 0.005;
 constexpr double panicSeconds = 0.1;
 constexpr double bendRange = 2.0; ///< Semitones.
-constexpr std::size_t recentFrames = std::size_t(48000) * 120;
-
-/// Denormal numbers cost a hundred times as much as others: flush them, on this thread, to zero.
-class FlushDenormals {
-public:
-#if defined(__SSE__)
-    FlushDenormals() noexcept
-        : before_(_mm_getcsr())
-    {
-        _mm_setcsr(before_ | 0x8040U); // FTZ and DAZ
-    }
-    ~FlushDenormals()
-    {
-        _mm_setcsr(before_);
-    }
-
-private:
-    unsigned before_;
-#endif
-};
+constexpr double recentSeconds = 120.0;
 
 void raise(std::atomic<float>& peak, float value) noexcept
 {
@@ -45,7 +23,6 @@ void raise(std::atomic<float>& peak, float value) noexcept
 } // namespace
 
 Engine::Engine()
-    : recent_(recentFrames)
 {
     InterpolationKernel::shared();
 }
@@ -59,6 +36,7 @@ Engine::~Engine()
 void Engine::prepare(double rate)
 {
     rate_.store(rate, std::memory_order_relaxed);
+    recent_.resize(std::size_t(recentSeconds * rate));
     for (auto& voice : playing_)
         voice.stop();
     for (auto& voice : leaving_)
@@ -218,6 +196,17 @@ void Engine::handle(const MidiEvent& event) noexcept
     }
 }
 
+bool Engine::pass(Events& queue, const MidiEvent& event) noexcept
+{
+    constexpr std::size_t keptForEnds = 256;
+    if (event.kind == MidiEvent::Kind::noteOn && queue.room() <= keptForEnds)
+        return false;
+    if (queue.push(event))
+        return true;
+    lost_.store(true, std::memory_order_relaxed);
+    return false;
+}
+
 void Engine::drain() noexcept
 {
     MidiEvent event;
@@ -225,6 +214,8 @@ void Engine::drain() noexcept
         handle(event);
     while (fromMidi_.pop(event))
         handle(event);
+    if (lost_.exchange(false, std::memory_order_relaxed))
+        handle(MidiEvent::allOff());
 }
 
 void Engine::renderBlock(float* left, float* right, int frames) noexcept

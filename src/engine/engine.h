@@ -24,7 +24,7 @@ public:
     Engine(const Engine&) = delete;
     Engine& operator=(const Engine&) = delete;
 
-    /// Audio stopped. @param rate Frames per second of the output.
+    /// Audio stopped, and nobody reads recent(). @param rate Frames per second of the output.
     void prepare(double rate);
     double rate() const { return rate_.load(std::memory_order_relaxed); }
 
@@ -35,10 +35,11 @@ public:
     }
     /// Interface thread, now and then: frees programs that are no longer heard.
     void collect() { handover_.collect(); }
-    /// Interface thread. False when the queue is full.
-    bool post(const MidiEvent& event) noexcept { return fromWindow_.push(event); }
+    /// Interface thread. Where nothing is played for so long that events pile up, notes are refused
+    /// (false) before their ends are; where an end is lost after all, every note ends.
+    bool post(const MidiEvent& event) noexcept { return pass(fromWindow_, event); }
     /// MIDI thread.
-    bool postMidi(const MidiEvent& event) noexcept { return fromMidi_.push(event); }
+    bool postMidi(const MidiEvent& event) noexcept { return pass(fromMidi_, event); }
 
     /// Audio thread: what a queue would bring, at once.
     void handle(const MidiEvent& event) noexcept;
@@ -55,10 +56,12 @@ public:
     Meter look() noexcept;
     /// Keys that are down, for drawing; two words of 64 keys.
     std::array<std::uint64_t, 2> keysDown() const noexcept;
-    /// What was played last (two minutes).
+    /// What was played last: two minutes, at any rate.
     RecentAudio& recent() { return recent_; }
 
 private:
+    using Events = EventQueue<MidiEvent, 1024>;
+    bool pass(Events& queue, const MidiEvent& event) noexcept;
     void drain() noexcept;
     void takeProgram() noexcept;
     void noteOn(int key, int velocity) noexcept;
@@ -82,8 +85,9 @@ private:
     double bend_ = 0.0, bendWanted_ = 0.0; ///< Semitones.
 
     Handover<Program> handover_;
-    EventQueue<MidiEvent, 1024> fromWindow_;
-    EventQueue<MidiEvent, 1024> fromMidi_;
+    Events fromWindow_;
+    Events fromMidi_;
+    std::atomic<bool> lost_{false}; ///< Events, because a queue was full.
     RecentAudio recent_;
     std::atomic<double> rate_{48000.0};
     std::atomic<float> peakLeft_{0.0f}, peakRight_{0.0f};

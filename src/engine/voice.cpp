@@ -2,6 +2,7 @@
 #include "engine/voice.h"
 
 #include "audio/interpolation.h"
+#include "base/in_range.h"
 
 namespace puretone {
 
@@ -112,7 +113,8 @@ int Voice::readStretch(float* left, float* right, int frames, double speed) noex
     const double limit = !inLooped ? (sound.loops() ? sound.loopedFrom : sound.end)
         : leavesLoop()             ? sound.end
                                    : sound.wrapAt;
-    const int count = std::clamp(int(std::ceil((limit - position_) / speed)), 1, frames);
+    // Many octaves down a long take lasts for more frames than an int counts.
+    const int count = intIn(std::ceil((limit - position_) / speed), 1, frames);
     const BandCopy& copy = copies.copyFor(speed);
     const auto& kernel = InterpolationKernel::shared();
     const float* first = copy.channels[0].data();

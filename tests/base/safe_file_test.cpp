@@ -5,6 +5,7 @@
 
 #include <catch2/catch.hpp>
 #include <fstream>
+#include <sys/wait.h>
 #include <unistd.h>
 
 using namespace puretone;
@@ -102,4 +103,45 @@ TEST_CASE("reading says what is in the way", "[base][bad-input]")
         REQUIRE_FALSE(forbidden);
         CHECK_THAT(forbidden.error().message, Catch::Matchers::Contains("permission is denied"));
     }
+}
+
+TEST_CASE("what a process that was killed while it wrote left behind goes with the next save",
+    "[base][files]")
+{
+    const TemporaryFolder folder;
+    const auto target = folder / "a.puretone";
+    REQUIRE(writeBytes(target, {}));
+    const auto writeFor = [&](bool die) {
+        return writeWhole(target, [&](const std::filesystem::path& temporary) -> Result<void> {
+            // A library that writes beside the temporary file leaves its own, too.
+            std::ofstream(temporary.string() + ".Ab3dE9") << "half";
+            if (die)
+                ::_exit(7);
+            std::filesystem::remove(temporary.string() + ".Ab3dE9");
+            // While the process lives, nobody takes its file away.
+            CHECK(removeAbandoned(folder.path()) == 0);
+            CHECK(std::filesystem::exists(temporary));
+            return writeBytes(temporary, {});
+        });
+    };
+    const pid_t child = ::fork();
+    if (child == 0)
+        (void)writeFor(true);
+    int status = 0;
+    ::waitpid(child, &status, 0);
+    REQUIRE(WEXITSTATUS(status) == 7);
+    REQUIRE(folder.names().size() == 3);
+    // Files of people that look a little alike stay.
+    for (const char* name :
+        {".notes-puretone-", ".a-puretone-1-12-x-1.wav", "b-puretone-1-1-2-3.wav"})
+        put(folder / name, "mine");
+    // Another computer's, in a shared folder: only after a day it is nobody's.
+    put(folder / ".c-puretone-1-2-3-4.wav", "fresh");
+    put(folder / ".d-puretone-1-2-3-4.wav", "old");
+    std::filesystem::last_write_time(folder / ".d-puretone-1-2-3-4.wav",
+        std::filesystem::file_time_type::clock::now() - std::chrono::hours(30));
+    REQUIRE(writeFor(false));
+    CHECK(folder.names().size() == 5);
+    CHECK(std::filesystem::exists(folder / ".c-puretone-1-2-3-4.wav"));
+    CHECK(std::filesystem::exists(target));
 }

@@ -50,11 +50,18 @@ TEST_CASE("the recent past is the newest part of a long stream", "[base]")
             s = next++;
         recent.write(block.data(), block.data(), 1000);
     }
-    const auto all = recent.since(0);
+    const auto [from, all] = recent.since(0);
     REQUIRE(all[0].size() == 96000 - 12000);
+    CHECK(from == 200000 - 84000);
     CHECK(all[0].back() == 199999.0f);
     CHECK(all[0].front() == 200000.0f - 84000.0f);
-    CHECK(recent.since(199990)[1].size() == 10);
+    CHECK(recent.since(199990).channels[1].size() == 10);
+    // Another length begins anew, and goes on counting.
+    recent.resize(1000);
+    CHECK(recent.since(0).channels[0].empty());
+    recent.write(block.data(), block.data(), 100);
+    CHECK(recent.since(0).from == 200000);
+    CHECK(recent.since(0).channels[0].size() == 100);
 }
 
 namespace {

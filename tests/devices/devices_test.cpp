@@ -43,7 +43,7 @@ TEST_CASE(
         }});
     CHECK(rate == 48000.0);
     wait(0.5);
-    const auto heard = output.heard().since(0);
+    const auto heard = output.heard().since(0).channels;
     // Half a second, give or take what a busy machine does.
     CHECK(heard[0].size() > 12000);
     CHECK(heard[0].size() < 72000);
@@ -93,6 +93,28 @@ TEST_CASE("the simulated keyboard sends a phrase that ends", "[devices][simulate
     const std::lock_guard guard(lock);
     CHECK(on == 5);
     CHECK(off == 5);
+}
+
+TEST_CASE("a phrase ends before the next one begins, its note with it", "[devices][simulated]")
+{
+    // Each key's last word must be that it was let go, and no key is let go that is not down.
+    std::mutex lock;
+    std::array<int, 128> down{};
+    bool sane = true;
+    {
+        SimulatedKeyboard keyboard([&](const MidiEvent& e) {
+            const std::lock_guard guard(lock);
+            auto& key = down[e.key];
+            key += e.kind == MidiEvent::Kind::noteOn ? 1 : -1;
+            sane = sane && (key == 0 || key == 1);
+        });
+        for (int i = 0; i < 60; ++i) {
+            keyboard.playPhrase(60);
+            wait(0.003 * (i % 4));
+        }
+    }
+    CHECK(sane);
+    CHECK(std::count(down.begin(), down.end(), 0) == 128);
 }
 
 TEST_CASE("devices that are not there are refused with a sentence", "[devices][bad-input]")

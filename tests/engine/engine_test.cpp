@@ -508,3 +508,67 @@ TEST_CASE("notes are read from text", "[engine][render]")
         CHECK_FALSE(parseNotes(bad));
     }
 }
+
+TEST_CASE("a take that lasts for hours many octaves down is read", "[engine][bad-input]")
+{
+    // Ten seconds at 1 kHz, ten octaves below, at 384 kHz: 6e9 frames of output, more than an int
+    // counts.
+    auto take = plainTake(mono(std::vector<float>(10000, 0.25f), 1000.0), 127.0);
+    take.tuning = {127, 0.0, TuningSource::byHand};
+    const auto owner = std::make_unique<Engine>();
+    owner->prepare(384000.0);
+    owner->setProgram(Compiler().compile(instrumentOf(std::move(take)), 384000.0));
+    std::vector<float> left(4096), right(4096);
+    owner->process(left.data(), right.data(), 0);
+    owner->handle(MidiEvent::noteOn(0, 127));
+    // Its first frame, half a minute long, rises to what it is.
+    for (int i = 0; i < 400; ++i)
+        owner->process(left.data(), right.data(), 4096);
+    CHECK(double(left.back()) > 0.1);
+    CHECK(owner->look().voices == 1);
+}
+
+TEST_CASE("events that nobody plays for a while leave no note hanging", "[engine][bad-input]")
+{
+    const auto owner = std::make_unique<Engine>();
+    owner->prepare(rate);
+    owner->setProgram(Compiler().compile(
+        instrumentOf(looped(plainTake(mono(sine(480.0, rate, 1.0)), 71.0), 20000, 24000, 0)), rate));
+    std::vector<float> left(512), right(512);
+    owner->process(left.data(), right.data(), 0);
+    SECTION("ends are taken when beginnings are refused")
+    {
+        int taken = 0;
+        for (int i = 0; i < 2000; ++i)
+            taken += owner->post(MidiEvent::noteOn(60 + i % 12, 100)) ? 1 : 0;
+        CHECK(taken < 1024);
+        CHECK(taken > 500);
+        for (int key = 60; key < 72; ++key)
+            CHECK(owner->post(MidiEvent::noteOff(key)));
+    }
+    SECTION("an end that is lost ends all")
+    {
+        CHECK(owner->postMidi(MidiEvent::noteOn(60, 100)));
+        for (int i = 0; i < 2000; ++i)
+            (void)owner->postMidi({MidiEvent::Kind::control, 1, 0, 0.0f});
+        CHECK_FALSE(owner->postMidi(MidiEvent::noteOff(60)));
+    }
+    for (int i = 0; i < 200; ++i)
+        owner->process(left.data(), right.data(), 512);
+    CHECK(owner->look().voices == 0);
+    CHECK(owner->keysDown() == std::array<std::uint64_t, 2>{});
+}
+
+TEST_CASE("two minutes of what was played are two minutes at any rate", "[engine]")
+{
+    const auto owner = std::make_unique<Engine>();
+    std::vector<float> left(4096), right(4096);
+    for (const double r : {44100.0, 96000.0, 192000.0}) {
+        owner->prepare(r);
+        const auto blocks = int(125.0 * r / 4096.0);
+        for (int i = 0; i < blocks; ++i)
+            owner->process(left.data(), right.data(), 4096);
+        const auto kept = owner->recent().since(0).channels[0].size();
+        CHECK(double(kept) / r > 118.0);
+    }
+}

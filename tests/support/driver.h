@@ -155,7 +155,7 @@ public:
         const auto wanted = std::uint64_t(seconds * 48000.0);
         for (int i = 0; i < 1000 && output->heard().written() < from + wanted; ++i)
             QTest::qWait(10);
-        return output->heard().since(from)[0];
+        return output->heard().since(from).channels[0];
     }
     /// Pitch of what is heard, MIDI; -1 for none.
     double hearPitch(double seconds = 0.6)

@@ -2,6 +2,7 @@
 #include "app/session/player.h"
 
 #include "audio/level.h"
+#include "base/flush_denormals.h"
 
 namespace puretone::app {
 
@@ -26,6 +27,7 @@ OutputClient Player::client()
 {
     return {[this](double rate, int) { engine_->prepare(rate); },
         [this](float* left, float* right, int frames) {
+            const FlushDenormals flush;
             engine_->process(left, right, frames);
             trial_.process(left, right, frames, engine_->rate());
             monitor_.addTo(left, right, frames, engine_->rate());
@@ -75,6 +77,7 @@ void Player::useInput(const std::string& id)
     }
     recorder_ = std::make_unique<Recorder>();
     auto opened = openInput(id, [this](const float* left, const float* right, int frames) {
+        const FlushDenormals flush;
         recorder_->hear(left, right, frames);
         monitor_.feed(left, right, frames);
     });
@@ -186,7 +189,7 @@ void Player::setHold(bool hold)
 
 std::optional<Audio> Player::keepRecent()
 {
-    Audio audio{engine_->rate(), engine_->recent().since(kept_)};
+    Audio audio{engine_->rate(), engine_->recent().since(kept_).channels};
     kept_ = engine_->recent().written();
     // Silence before the first note and after the last one is not what was played.
     constexpr float silent = 1e-5f;

@@ -130,4 +130,20 @@ void Session::recover(std::shared_ptr<const LeftBehind> left)
     emit openingChanged();
 }
 
+void Session::sweep(const QStringList& folders)
+{
+    std::vector<std::filesystem::path> wanted{recordingsFolder()};
+    for (const auto& folder : folders)
+        wanted.emplace_back(folder.toStdString());
+    background_.run(
+        "sweep", Background::Running::finish,
+        [wanted = std::move(wanted)](const Progress&) {
+            int removed = 0;
+            for (const auto& folder : wanted)
+                removed += removeAbandoned(folder);
+            return removed;
+        },
+        [] {}, Background::Lane::bulk);
+}
+
 } // namespace puretone::app

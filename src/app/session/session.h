@@ -113,6 +113,9 @@ public:
     /// Opens what a program that was killed had not saved; removes it once there is a copy of ours.
     void recover(std::shared_ptr<const LeftBehind> left);
     static std::filesystem::path recoveryFolder();
+    /// Removes what killed programs left half-written in these folders and in the recordings', in
+    /// the background.
+    void sweep(const QStringList& folders);
     QString path() const { return QString::fromStdString(history_.file()); }
     /// Searches loops in the kept part again, in the background; takes the best.
     void findLoops();

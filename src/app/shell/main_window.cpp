@@ -187,6 +187,11 @@ void MainWindow::offerLeft(std::shared_ptr<const LeftBehind> left)
 
 void MainWindow::offerUnfinished()
 {
+    QStringList folders;
+    for (const auto& path : RecentFiles::list())
+        folders << QFileInfo(path).absolutePath();
+    folders.removeDuplicates();
+    session_.sweep(folders);
     for (auto& left : leftBehind(Session::recoveryFolder()))
         offerLeft(std::make_shared<const LeftBehind>(std::move(left)));
     const auto found = unfinishedRecordings(Session::recordingsFolder());
