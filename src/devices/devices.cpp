@@ -6,29 +6,22 @@
 
 namespace puretone {
 
-namespace {
-
-std::vector<DeviceName> withSimulated(std::vector<DeviceName> list, const char* name)
+DeviceLists simulatedDevices()
 {
-    list.push_back({simulatedId, name, true});
-    return list;
+    return {{{simulatedId, "Simulated output", true}}, {{simulatedId, "Simulated microphone", true}},
+        {{simulatedId, "Simulated keyboard", true}}};
 }
 
-} // namespace
-
-std::vector<DeviceName> listOutputs()
+DeviceLists listDevices()
 {
-    return withSimulated(listRealOutputs(), "Simulated output");
-}
-
-std::vector<DeviceName> listInputs()
-{
-    return withSimulated(listRealInputs(), "Simulated microphone");
-}
-
-std::vector<DeviceName> listMidiInputs()
-{
-    return withSimulated(listRealMidiInputs(), "Simulated keyboard");
+    DeviceLists lists = simulatedDevices();
+    const auto before = [](std::vector<DeviceName>& list, std::vector<DeviceName> real) {
+        list.insert(list.begin(), real.begin(), real.end());
+    };
+    before(lists.outputs, listRealOutputs());
+    before(lists.inputs, listRealInputs());
+    before(lists.keyboards, listRealMidiInputs());
+    return lists;
 }
 
 Result<std::unique_ptr<AudioOutput>> openOutput(const std::string& id, OutputClient client)
@@ -50,11 +43,6 @@ Result<std::unique_ptr<MidiInput>> openMidiInput(const std::string& id, MidiClie
     if (id == simulatedId)
         return std::make_unique<SimulatedKeyboard>(std::move(client));
     return openRealMidiInput(id, std::move(client));
-}
-
-std::string preferredOutput()
-{
-    return listOutputs().front().id;
 }
 
 } // namespace puretone

@@ -60,10 +60,15 @@ public:
 
 inline constexpr const char* simulatedId = "simulated";
 
-/// Real devices as present (JACK, ALSA, PulseAudio), then the simulated one, which is always there.
-std::vector<DeviceName> listOutputs();
-std::vector<DeviceName> listInputs();
-std::vector<DeviceName> listMidiInputs();
+struct DeviceLists {
+    std::vector<DeviceName> outputs, inputs, keyboards;
+};
+/// Real devices as present (JACK, ALSA, PulseAudio), the one to prefer first, then the simulated
+/// ones, which are always there. May take seconds where a sound server has to be asked: not for the
+/// interface thread.
+DeviceLists listDevices();
+/// The simulated ones only.
+DeviceLists simulatedDevices();
 
 /// Opens and starts a device of the lists.
 ///
@@ -71,8 +76,5 @@ std::vector<DeviceName> listMidiInputs();
 Result<std::unique_ptr<AudioOutput>> openOutput(const std::string& id, OutputClient client);
 Result<std::unique_ptr<AudioInput>> openInput(const std::string& id, InputClient client);
 Result<std::unique_ptr<MidiInput>> openMidiInput(const std::string& id, MidiClient client);
-
-/// The id of the first real output, or the simulated one where there is none.
-std::string preferredOutput();
 
 } // namespace puretone

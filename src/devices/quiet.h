@@ -2,6 +2,7 @@
 #pragma once
 
 #include <fcntl.h>
+#include <mutex>
 #include <unistd.h>
 
 namespace puretone {
@@ -11,8 +12,11 @@ namespace puretone {
 class QuietErrors {
 public:
     QuietErrors()
-        : saved_(::dup(STDERR_FILENO))
     {
+        const std::lock_guard lock(shared().guard);
+        if (shared().living++ > 0)
+            return;
+        shared().saved = ::fcntl(STDERR_FILENO, F_DUPFD_CLOEXEC, 0);
         const int nowhere = ::open("/dev/null", O_WRONLY | O_CLOEXEC);
         if (nowhere >= 0) {
             ::dup2(nowhere, STDERR_FILENO);
@@ -21,16 +25,28 @@ public:
     }
     ~QuietErrors()
     {
-        if (saved_ >= 0) {
-            ::dup2(saved_, STDERR_FILENO);
-            ::close(saved_);
-        }
+        const std::lock_guard lock(shared().guard);
+        if (--shared().living > 0 || shared().saved < 0)
+            return;
+        ::dup2(shared().saved, STDERR_FILENO);
+        ::close(shared().saved);
     }
     QuietErrors(const QuietErrors&) = delete;
     QuietErrors& operator=(const QuietErrors&) = delete;
 
 private:
-    int saved_;
+    /// Standard error belongs to the whole process: the first takes it away, the last brings it
+    /// back.
+    struct Shared {
+        std::mutex guard;
+        int living = 0;
+        int saved = -1;
+    };
+    static Shared& shared()
+    {
+        static Shared one;
+        return one;
+    }
 };
 
 } // namespace puretone

@@ -12,8 +12,14 @@ namespace puretone {
 
 namespace {
 
-/// Messages go through exceptions and our own sentences.
-void ignoreError(RtAudioError::Type, const std::string&) { }
+/// RtAudio 5 throws, except out of a stream with a callback for errors, which then hears them and
+/// nothing is thrown; without one it would throw on the audio thread. It gets no pointer of ours.
+thread_local std::string lastError;
+void rememberError(RtAudioError::Type type, const std::string& text)
+{
+    if (type != RtAudioError::WARNING && type != RtAudioError::DEBUG_WARNING)
+        lastError = text;
+}
 
 struct Found {
     RtAudio::Api api;
@@ -101,7 +107,7 @@ public:
             rate_ = device->info.preferredSampleRate > 0 ? device->info.preferredSampleRate : 48000;
             block_ = 256;
             audio_->openStream(output ? &parameters : nullptr, output ? nullptr : &parameters,
-                RTAUDIO_FLOAT32, rate_, &block_, callback, self, &options, ignoreError);
+                RTAUDIO_FLOAT32, rate_, &block_, callback, self, &options, rememberError);
             return true;
         } catch (const RtAudioError& error) {
             reason = error.getMessage();
@@ -112,8 +118,12 @@ public:
     {
         try {
             const QuietErrors quiet;
+            lastError.clear();
             audio_->startStream();
-            return true;
+            if (audio_->isStreamRunning())
+                return true;
+            reason = lastError.empty() ? "it does not start" : lastError;
+            return false;
         } catch (const RtAudioError& error) {
             reason = error.getMessage();
             return false;

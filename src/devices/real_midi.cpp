@@ -3,6 +3,7 @@
 #include "devices/real_audio.h"
 
 #include <algorithm>
+#include <chrono>
 #include <rtmidi/RtMidi.h>
 
 namespace puretone {
@@ -51,6 +52,7 @@ public:
                 return false;
             input->openPort(port, "keyboard");
             input->setCallback(&RealMidi::callback, this);
+            input->setErrorCallback([](RtMidiError::Type, const std::string&, void*) {}, nullptr);
             input_ = std::move(input);
             id_ = id;
             return true;
@@ -58,7 +60,20 @@ public:
         return input_ != nullptr;
     }
     std::string name() const override { return id_.substr(id_.find(':') + 1); }
-    bool alive() const override { return input_ && input_->isPortOpen(); }
+    /// The library's own word for it only says that we have not closed it: is the port still there?
+    bool alive() const override
+    {
+        const auto now = Clock::now();
+        if (now - looked_ < std::chrono::seconds(1))
+            return there_;
+        looked_ = now;
+        const unsigned ports = input_->getPortCount();
+        there_ = false;
+        for (unsigned port = 0; port < ports && !there_; ++port)
+            there_ = RtMidi::getApiName(input_->getCurrentApi()) + ":" + input_->getPortName(port)
+                == id_;
+        return there_;
+    }
 
 private:
     static void callback(double, std::vector<unsigned char>* message, void* self)
@@ -67,9 +82,12 @@ private:
             static_cast<RealMidi*>(self)->client_(*event);
     }
 
+    using Clock = std::chrono::steady_clock;
     MidiClient client_;
     std::unique_ptr<RtMidiIn> input_;
     std::string id_;
+    mutable Clock::time_point looked_ = Clock::now(); ///< Interface thread.
+    mutable bool there_ = true;
 };
 
 } // namespace

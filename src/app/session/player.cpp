@@ -10,6 +10,26 @@ Player::Player(QObject* parent)
     : QObject(parent)
     , engine_(std::make_unique<Engine>())
     , midiId_(simulatedId)
+    , outputs_(
+          jobs_, "output", [this](const std::string& id) { return openOutput(id, client()); },
+          [this](const auto& id, auto made) { outputOpened(id, std::move(made)); })
+    , keyboards_(
+          jobs_, "keyboard",
+          [this](const std::string& id) {
+              return openMidiInput(id, [this](const MidiEvent& e) { engine_->postMidi(e); });
+          },
+          [this](const auto& id, auto made) { midiOpened(id, std::move(made)); })
+    , inputs_(
+          jobs_, "input",
+          [this](const std::string& id) {
+              return openInput(id,
+                  [this, recorder = recorder_](const float* left, const float* right, int frames) {
+                      const FlushDenormals flush;
+                      recorder->hear(left, right, frames);
+                      monitor_.feed(left, right, frames);
+                  });
+          },
+          [this](const auto& id, auto made) { inputOpened(id, std::move(made)); })
 {
     connect(&watch_, &QTimer::timeout, this, &Player::watch);
     watch_.start(250);
@@ -34,18 +54,34 @@ OutputClient Player::client()
         }};
 }
 
+void Player::findDevices()
+{
+    jobs_.run(
+        "find", Background::Running::finish, [](const Progress&) { return listDevices(); },
+        [this](const DeviceLists& found) {
+            devices_ = found;
+            emit devicesFound();
+        });
+}
+
 void Player::useOutput(const std::string& id)
 {
     output_.reset();
-    auto opened = openOutput(id, client());
     outputId_ = id;
+    outputs_.want(id);
+    emit devicesChanged();
+}
+
+void Player::outputOpened(const std::string& id, Result<std::unique_ptr<AudioOutput>> opened)
+{
     if (!opened) {
         emit message(QString::fromStdString(opened.error().message)
             + tr(" Playing through the simulated output."));
-        opened = openOutput(simulatedId, client());
-        outputId_ = simulatedId;
+        useOutput(simulatedId);
+        return;
     }
     output_ = std::move(*opened);
+    outputId_ = id;
     held_.fill(false);
     kept_ = engine_->recent().written();
     emit rateChanged(output_->rate());
@@ -56,14 +92,19 @@ void Player::useMidi(const std::string& id)
 {
     midi_.reset();
     midiId_ = id;
-    auto opened = openMidiInput(id, [this](const MidiEvent& event) { engine_->postMidi(event); });
+    keyboards_.want(id);
+    emit devicesChanged();
+}
+
+void Player::midiOpened(const std::string& id, Result<std::unique_ptr<MidiInput>> opened)
+{
     if (!opened) {
         emit message(QString::fromStdString(opened.error().sentence()));
-        opened = openMidiInput(
-            simulatedId, [this](const MidiEvent& event) { engine_->postMidi(event); });
-        midiId_ = simulatedId;
+        useMidi(simulatedId);
+        return;
     }
     midi_ = std::move(*opened);
+    midiId_ = id;
     emit devicesChanged();
 }
 
@@ -72,17 +113,19 @@ void Player::useInput(const std::string& id)
     endInput({});
     inputId_ = id;
     if (id.empty()) {
-        emit devicesChanged();
-        return;
+        inputs_.wantNone();
+    } else {
+        recorder_ = std::make_shared<Recorder>();
+        inputs_.want(id);
     }
-    recorder_ = std::make_unique<Recorder>();
-    auto opened = openInput(id, [this](const float* left, const float* right, int frames) {
-        const FlushDenormals flush;
-        recorder_->hear(left, right, frames);
-        monitor_.feed(left, right, frames);
-    });
+    emit devicesChanged();
+}
+
+void Player::inputOpened(const std::string& id, Result<std::unique_ptr<AudioInput>> opened)
+{
     if (opened) {
         input_ = std::move(*opened);
+        inputId_ = id;
         monitor_.setInputRate(input_->rate());
         recorder_->setRate(input_->rate());
     } else {
@@ -108,7 +151,8 @@ void Player::endInput(const std::string& trouble)
 
 QString Player::outputName() const
 {
-    return output_ ? QString::fromStdString(output_->name()) : tr("no output");
+    return output_ ? QString::fromStdString(output_->name())
+        : outputs_.busy() ? tr("opening…") : tr("no output");
 }
 
 QString Player::outputText() const
@@ -119,7 +163,8 @@ QString Player::outputText() const
 
 QString Player::midiText() const
 {
-    return midi_ ? QString::fromStdString(midi_->name()) : tr("no keyboard");
+    return midi_ ? QString::fromStdString(midi_->name())
+        : keyboards_.busy() ? tr("opening…") : tr("no keyboard");
 }
 
 void Player::watch()
@@ -189,6 +234,8 @@ void Player::setHold(bool hold)
 
 std::optional<Audio> Player::keepRecent()
 {
+    if (!output_)
+        return std::nullopt; // its memory is being made
     Audio audio{engine_->rate(), engine_->recent().since(kept_).channels};
     kept_ = engine_->recent().written();
     // Silence before the first note and after the last one is not what was played.

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/session/device_opener.h"
 #include "audio/monitor.h"
 #include "audio/recorder.h"
 #include "devices/devices.h"
@@ -26,13 +27,20 @@ public:
     /// The plain tone beside a take, at the Pitch stop.
     TrialTone& trial() { return trial_; }
 
-    /// Opens an output; where that fails, says so and falls back on the simulated one.
+    /// Looks for devices beside the window; devicesFound() tells.
+    void findDevices();
+    /// As found last; the simulated ones before that.
+    const DeviceLists& devices() const { return devices_; }
+    /// Opens an output, beside the window unless it is the simulated one; where that fails, says so
+    /// and falls back on the simulated one. devicesChanged() tells.
     void useOutput(const std::string& id);
     void useMidi(const std::string& id);
+    /// @param id Empty: none.
     void useInput(const std::string& id);
     const std::string& outputId() const { return outputId_; }
     const std::string& midiId() const { return midiId_; }
     const std::string& inputId() const { return inputId_; }
+    /// Null while one is being opened.
     AudioOutput* output() { return output_.get(); }
     MidiInput* midi() { return midi_.get(); }
     /// "JACK, system, 128 frames".
@@ -61,6 +69,7 @@ signals:
     /// The input was lost while it was being recorded; what there is has been kept.
     void recordingEnded(const puretone::Recorder::Recorded& recorded);
     void devicesChanged();
+    void devicesFound();
     void rateChanged(double rate);
     void message(const QString& sentence);
 
@@ -69,12 +78,16 @@ private:
     /// Closes the input; a recording that goes on is ended and kept.
     void endInput(const std::string& trouble);
     OutputClient client();
+    void outputOpened(const std::string& id, Result<std::unique_ptr<AudioOutput>> opened);
+    void midiOpened(const std::string& id, Result<std::unique_ptr<MidiInput>> opened);
+    void inputOpened(const std::string& id, Result<std::unique_ptr<AudioInput>> opened);
 
     std::unique_ptr<Engine> engine_;
     TrialTone trial_;
     std::unique_ptr<AudioOutput> output_;
     std::unique_ptr<MidiInput> midi_;
-    std::unique_ptr<Recorder> recorder_;
+    /// Shared with the input's thread, which may still be ending.
+    std::shared_ptr<Recorder> recorder_;
     Monitor monitor_;
     std::unique_ptr<AudioInput> input_;
     std::string outputId_, midiId_, inputId_;
@@ -82,6 +95,12 @@ private:
     std::array<bool, 128> held_{};
     std::uint64_t kept_ = 0;
     QTimer watch_;
+    DeviceLists devices_ = simulatedDevices();
+    // Last: its jobs open devices that use everything above.
+    Background jobs_;
+    DeviceOpener<AudioOutput> outputs_;
+    DeviceOpener<MidiInput> keyboards_;
+    DeviceOpener<AudioInput> inputs_;
 };
 
 } // namespace puretone::app

@@ -40,6 +40,10 @@ DevicePanel::DevicePanel(Player& player, QWidget* parent)
         player_.useMidi(chosen(midi_));
         phrase_->setEnabled(player_.midiId() == simulatedId);
     });
+    connect(&player_, &Player::devicesFound, this, [this] {
+        if (isVisible())
+            fillAll();
+    });
     connect(phrase_, &QPushButton::clicked, this, [this] {
         if (auto* keyboard = dynamic_cast<SimulatedKeyboard*>(player_.midi()))
             keyboard->playPhrase(60);
@@ -70,14 +74,21 @@ void DevicePanel::fill(
     }
 }
 
-void DevicePanel::openAbove(QWidget* anchor)
+void DevicePanel::fillAll()
 {
-    fill(output_, listOutputs(), player_.outputId());
-    auto inputs = listInputs();
+    const auto& devices = player_.devices();
+    fill(output_, devices.outputs, player_.outputId());
+    auto inputs = devices.inputs;
     inputs.insert(inputs.begin(), DeviceName{"", tr("none").toStdString(), false});
     fill(input_, inputs, player_.inputId());
-    fill(midi_, listMidiInputs(), player_.midiId());
+    fill(midi_, devices.keyboards, player_.midiId());
     phrase_->setEnabled(player_.midiId() == simulatedId);
+}
+
+void DevicePanel::openAbove(QWidget* anchor)
+{
+    fillAll();
+    player_.findDevices(); // as it is now
     adjustSize();
     const QPoint corner = anchor->mapToGlobal(QPoint(anchor->width(), 0));
     move(corner.x() - width(), corner.y() - height() - 6);

@@ -25,6 +25,7 @@ protected:
 
 private:
     QComboBox* addChoice(const QString& label, const QString& tip);
+    void fillAll();
     void fill(QComboBox* box, const std::vector<DeviceName>& list, const std::string& current);
 
     Player& player_;

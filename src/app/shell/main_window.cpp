@@ -252,15 +252,28 @@ void MainWindow::setTheme(ThemeName name)
 
 void MainWindow::startDevices(const std::string& outputId)
 {
-    const auto id = outputId.empty() ? preferredOutput() : outputId;
-    session_.player().useOutput(id);
-    const auto keyboards = listMidiInputs();
-    session_.player().useMidi(keyboards.front().id);
-    if (session_.player().outputId() == simulatedId && outputId.empty())
-        session_.say(tr("No audio device was found: playing through the simulated output. "
-                        "Choose another below the meter."),
-            false);
-    dock_->refresh();
+    auto& player = session_.player();
+    player.useMidi(simulatedId);
+    if (!outputId.empty())
+        player.useOutput(outputId);
+    // What is there is asked for beside the window: a sound server may have to be woken.
+    connect(
+        &player, &Player::devicesFound, this,
+        [this, &player, choose = outputId.empty()] {
+            if (!player.devices().keyboards.front().simulated)
+                player.useMidi(player.devices().keyboards.front().id);
+            const auto& best = player.devices().outputs.front();
+            if (!choose || player.output() != nullptr)
+                return;
+            player.useOutput(best.id);
+            if (best.simulated)
+                session_.say(
+                    tr("No audio device was found: playing through the simulated output. "
+                       "Choose another below the meter."),
+                    false);
+        },
+        Qt::SingleShotConnection);
+    player.findDevices();
 }
 
 void MainWindow::refresh()

@@ -68,6 +68,12 @@ RecordPanel::RecordPanel(Session& session, QWidget* parent)
         QSettings().setValue(QStringLiteral("input"), id);
         session_.player().useInput(id.toStdString());
     });
+    connect(&session_.player(), &Player::devicesFound, this, [this] {
+        if (!open_)
+            return;
+        useUsualInput();
+        fillInputs();
+    });
     connect(monitor_, &QCheckBox::toggled, this,
         [this](bool on) { session_.player().setMonitoring(on); });
     connect(startLevel_, &ValueField::edited, this, [this](double db, bool) {
@@ -172,11 +178,24 @@ void RecordPanel::build()
 void RecordPanel::fillInputs()
 {
     inputs_->clear();
-    for (const auto& device : listInputs()) {
+    for (const auto& device : session_.player().devices().inputs) {
         inputs_->addItem(QString::fromStdString(device.name), QString::fromStdString(device.id));
         if (device.id == session_.player().inputId())
             inputs_->setCurrentIndex(inputs_->count() - 1);
     }
+}
+
+/// The one of the last time, where it is there; nothing where one is open already.
+void RecordPanel::useUsualInput()
+{
+    auto& player = session_.player();
+    if (!player.inputId().empty())
+        return;
+    const auto last = QSettings().value(QStringLiteral("input")).toString().toStdString();
+    const auto& inputs = player.devices().inputs;
+    const bool there = std::any_of(inputs.begin(), inputs.end(),
+        [&](const DeviceName& device) { return device.id == last; });
+    player.useInput(there ? last : inputs.front().id);
 }
 
 void RecordPanel::open(bool on)
@@ -187,13 +206,7 @@ void RecordPanel::open(bool on)
     setVisible(on);
     auto& player = session_.player();
     if (on) {
-        if (player.recorder() == nullptr) {
-            const auto last = QSettings().value(QStringLiteral("input")).toString().toStdString();
-            const auto inputs = listInputs();
-            const bool there = std::any_of(inputs.begin(), inputs.end(),
-                [&](const DeviceName& device) { return device.id == last; });
-            player.useInput(there ? last : inputs.front().id);
-        }
+        player.findDevices();
         fillInputs();
         timer_.start(33);
         tick();

@@ -50,6 +50,7 @@ private:
     void build();
     void tick();
     void fillInputs();
+    void useUsualInput();
     void showRecording(const Recorder::Look& look);
     void collect(const std::optional<Recorder::Recorded>& recorded);
     Recorder::Settings settings() const;

@@ -1,0 +1,146 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Real devices without hardware: a JACK server with its dummy driver, in the test's own process
+// group, killed at the end. Never asserts anything about drop-outs.
+#include "devices/devices.h"
+
+#include <atomic>
+#include <catch2/catch.hpp>
+#include <csignal>
+#include <rtmidi/RtMidi.h>
+#include <sys/wait.h>
+#include <thread>
+#include <unistd.h>
+
+using namespace puretone;
+using Catch::Matchers::Contains;
+
+namespace {
+
+bool until(const std::function<bool()>& done, double seconds = 10.0)
+{
+    for (int i = 0; i < int(seconds * 50.0); ++i) {
+        if (done())
+            return true;
+        std::this_thread::sleep_for(std::chrono::milliseconds(20));
+    }
+    return done();
+}
+
+class JackServer {
+public:
+    JackServer()
+    {
+        const std::string name = "puretone-" + std::to_string(::getpid());
+        ::setenv("JACK_DEFAULT_SERVER", name.c_str(), 1);
+        ::setenv("JACK_NO_START_SERVER", "1", 1);
+        ::setenv("JACK_NO_AUDIO_RESERVATION", "1", 1);
+        process_ = ::fork();
+        if (process_ == 0) {
+            (void)!std::freopen("/dev/null", "w", stdout);
+            (void)!std::freopen("/dev/null", "w", stderr);
+            ::execlp("jackd", "jackd", "--no-realtime", "--no-mlock", "-n", name.c_str(), "-d",
+                "dummy", "-r", "48000", "-p", "256", nullptr);
+            ::_exit(127);
+        }
+        runs_ = until([this] { return !output().empty(); });
+    }
+    ~JackServer()
+    {
+        kill();
+        ::unsetenv("JACK_DEFAULT_SERVER");
+    }
+    /// Whether there is a server at all: not everywhere may one be started.
+    bool runs() const { return runs_; }
+    void kill()
+    {
+        if (process_ <= 0)
+            return;
+        ::kill(process_, SIGKILL);
+        ::waitpid(process_, nullptr, 0);
+        process_ = -1;
+    }
+    static std::string output() { return find(listDevices().outputs, ""); }
+    static std::string keyboard(const std::string& name)
+    {
+        return find(listDevices().keyboards, name);
+    }
+
+private:
+    static std::string find(const std::vector<DeviceName>& list, const std::string& name)
+    {
+        for (const auto& device : list)
+            if (device.id.rfind("jack:", 0) == 0 && device.id.find(name) != std::string::npos)
+                return device.id;
+        return {};
+    }
+    pid_t process_ = -1;
+    bool runs_ = false;
+};
+
+} // namespace
+
+TEST_CASE("a real output plays until its server dies, and that is noticed", "[devices][jack]")
+{
+    JackServer server;
+    if (!server.runs()) {
+        WARN("No JACK server can be started here: not tested.");
+        return;
+    }
+    std::atomic<int> blocks{0};
+    double rate = 0.0;
+    auto output = openOutput(JackServer::output(),
+        {[&](double r, int) { rate = r; },
+            [&](float* left, float* right, int frames) {
+                std::fill_n(left, frames, 0.0f);
+                std::fill_n(right, frames, 0.0f);
+                ++blocks;
+            }});
+    REQUIRE(output);
+    CHECK(rate == 48000.0);
+    CHECK(until([&] { return blocks > 10; }));
+    CHECK((*output)->alive());
+    server.kill();
+    CHECK(until([&] { return !(*output)->alive(); }));
+}
+
+TEST_CASE("an output that opens and does not start is refused", "[devices][jack][bad-input]")
+{
+    JackServer server;
+    if (!server.runs()) {
+        WARN("No JACK server can be started here: not tested.");
+        return;
+    }
+    // The server dies in between.
+    const auto output = openOutput(JackServer::output(),
+        {[&](double, int) { server.kill(); }, [](float*, float*, int) {}});
+    REQUIRE_FALSE(output);
+    CHECK(output.error().code == ErrorCode::noDevice);
+    CHECK_THAT(output.error().message, Contains("could not be opened"));
+}
+
+TEST_CASE("a real keyboard plays until it is unplugged, and that is noticed", "[devices][jack]")
+{
+    JackServer server;
+    if (!server.runs()) {
+        WARN("No JACK server can be started here: not tested.");
+        return;
+    }
+    auto keys = std::make_unique<RtMidiOut>(RtMidi::UNIX_JACK, "Skerry keys");
+    keys->openVirtualPort("out");
+    REQUIRE(until([] { return !JackServer::keyboard("Skerry keys").empty(); }));
+    std::atomic<int> heard{0};
+    auto input = openMidiInput(JackServer::keyboard("Skerry keys"), [&](const MidiEvent& e) {
+        if (e.kind == MidiEvent::Kind::noteOn && e.key == 60)
+            ++heard;
+    });
+    REQUIRE(input);
+    // JACK connects when its next cycle comes round.
+    const std::vector<unsigned char> note{0x90, 60, 100};
+    CHECK(until([&] {
+        keys->sendMessage(&note);
+        return heard > 0;
+    }));
+    CHECK((*input)->alive());
+    keys.reset();
+    CHECK(until([&] { return !(*input)->alive(); }));
+}
