@@ -5,6 +5,7 @@
 #include <catch2/catch.hpp>
 
 using namespace probe;
+using Catch::Matchers::Contains;
 using Catch::Matchers::WithinAbs;
 
 namespace {
@@ -213,4 +214,64 @@ TEST_CASE("a loop is copied to the other takes in one step", "[app][loop][copy]"
     d.session().undo();
     d.session().undo();
     CHECK(d.document() == before);
+}
+
+TEST_CASE("a search for loops ends in the take that it was made for", "[app][loop]")
+{
+    Driver d;
+    const bool shared = GENERATE(true, false);
+    if (shared) {
+        // Two stretches of one recording.
+        const auto recording = *openRecording(sounds + "bottles.flac");
+        Take source;
+        source.recording = recording;
+        const auto pieces = splitRecording(*recording->audio).pieces;
+        REQUIRE(pieces.size() > 2);
+        d.session().edit("Set up", [&](Instrument& i) {
+            addTakes(i, makePieces(source, {pieces.begin(), pieces.begin() + 2}));
+        });
+    } else {
+        d.session().addFiles({QString::fromStdString(sounds + "fog-horn.flac"),
+            QString::fromStdString(sounds + "keepers-hum.flac")});
+    }
+    d.settle();
+    const int first = d.document().takes[0].id, second = d.document().takes[1].id;
+    d.session().edit("Set up", [&](Instrument& i) {
+        for (auto& take : i.takes) {
+            take.loop.on = true;
+            take.loop.span.end.value = take.loop.span.start.value + 100;
+        }
+    });
+    const auto before = d.document();
+    d.session().showTake(first);
+    d.session().findLoops();
+    d.session().showTake(second);
+    d.settle();
+    CHECK(*d.document().take(second) == *before.take(second));
+    CHECK(d.document().take(first)->loop != before.take(first)->loop);
+    CHECK(d.document().take(first)->loop.span.length() > 1000);
+    // Undone in one step, wherever one looks.
+    d.session().undo();
+    CHECK(d.document() == before);
+}
+
+TEST_CASE("a search for loops does not overwrite what was done meanwhile", "[app][loop]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.session().findLoops();
+    SECTION("the sound was changed")
+    {
+        d.session().editTake("Move start", [](Take& t) { t.kept.start.value += 4800; });
+        const auto moved = d.document();
+        d.settle();
+        CHECK(d.document() == moved);
+        CHECK_THAT(d.window.messages()->text().toStdString(), Contains("changed during the search"));
+    }
+    SECTION("another document was opened")
+    {
+        d.session().clear();
+        d.settle();
+        CHECK(d.document() == Instrument{});
+    }
 }

@@ -296,6 +296,8 @@ TEST_CASE("an output that is pulled out gives a message, and playing goes on", "
     CHECK_THAT(d.hearPitch(), WithinAbs(57.0, 0.03));
     d.releaseKey(57);
     d.session().player().useOutput("jack:not there");
+    for (int i = 0; i < 200 && d.session().player().output() == nullptr; ++i)
+        QTest::qWait(20);
     CHECK_THAT(messageOf(d), Contains("not there") && Contains("simulated output"));
     CHECK(d.session().player().outputId() == simulatedId);
 }
