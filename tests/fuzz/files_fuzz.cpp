@@ -1,0 +1,56 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Bytes as every kind of file that is read: the first one says which. See document_fuzz.cpp.
+#include "base/safe_file.h"
+#include "formats/formats.h"
+#include "formats/midi_file.h"
+#include "support/mangle.h"
+
+using namespace puretone;
+
+extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size)
+{
+    if (size < 2)
+        return 0;
+    const auto bytes = std::as_bytes(std::span(data + 1, size - 1));
+    switch (data[0] % 4) {
+    case 0:
+        (void)decodeMidiFile(bytes, "x.mid");
+        break;
+    case 1:
+        if (const auto bank = decodeSoundFont(bytes, "x.sf2"); bank && bank->takes.size() < 4)
+            probe::walkThrough(*bank);
+        break;
+    case 2:
+        if (const auto sound = decodeRecording({bytes.begin(), bytes.end()}, "x.wav");
+            sound && (*sound)->audio->seconds() < 2.0 && (*sound)->audio->channelCount() < 4)
+            if (auto take = makeTake(*sound))
+                probe::walkThrough(makeInstrument(std::move(*take)));
+        break;
+    default:
+        (void)decodeSampler(bytes);
+    }
+    return 0;
+}
+
+/// What the fuzzing begins with: a small file of each kind, into the folder that is named.
+extern "C" int LLVMFuzzerInitialize(int*, char***)
+{
+    const char* folder = std::getenv("PURETONE_SEED");
+    if (folder == nullptr)
+        return 0;
+    const auto put = [&](const char* name, char kind, std::vector<std::byte> bytes) {
+        bytes.insert(bytes.begin(), std::byte(kind));
+        (void)writeBytes(std::filesystem::path(folder) / name, bytes);
+    };
+    const auto tone = probe::instrumentOf(probe::looped(
+        probe::plainTake(probe::mono(probe::harmonicTone(233.0, 16000.0, 0.2), 16000.0), 58.0),
+        800, 2400, 100));
+    const unsigned char midi[] = {'M', 'T', 'h', 'd', 0, 0, 0, 6, 0, 0, 0, 1, 0, 96, 'M', 'T', 'r',
+        'k', 0, 0, 0, 12, 0, 0x90, 69, 100, 96, 0x80, 69, 0, 0, 0xff, 0x2f, 0};
+    const auto score = std::as_bytes(std::span(midi));
+    put("midi", 0, {score.begin(), score.end()});
+    put("bank", 1, encodeSoundFont(tone));
+    put("wave", 2, encodeTakeWav(prepareTake(tone.takes[0]), SampleFormat::int16));
+    put("sampler", 3, encodeSampler({60.5, {{{Frames{10}, Frames{100}}, 0}}}, 16000.0));
+    return 0;
+}
