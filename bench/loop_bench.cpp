@@ -2,6 +2,9 @@
 // Our loops against loops set by hand, against the plainest search and against chance.
 //
 //   loop_bench FOLDER [--each]   WAVs whose `smpl` chunk holds a loop
+//   loop_bench FOLDER --field [SOUNDS]  those loops give the limits; judged are ours in computed
+//   rain,
+//                                crackle, wind, ... and in the sound files of a second folder
 //   loop_bench --computed        sounds of known make: steady, beating, vibrato, decaying, ...
 //   loop_bench --speed           cost of finding, and of the seam map, by length
 //
@@ -9,6 +12,7 @@
 // by seam_judge, which shares no code with them. A loop passes the judge when in every measure it
 // stays within what nine in ten of the loops set by hand reach.
 
+#include "field_sounds.h"
 #include "loop_cases.h"
 #include "seam_judge.h"
 
@@ -146,6 +150,39 @@ Take takeOf(const std::shared_ptr<const Recording>& recording, double midi)
     return take;
 }
 
+/// What nine in ten loops set by hand stay within.
+JudgeMeasures limitsOf(const std::vector<const Case*>& cases)
+{
+    // Nothing is heard of less than this, however clean the loops set by hand are.
+    constexpr JudgeMeasures inaudible = {1.5, 0.5, 0.7, 1.5, 1.5, 0.6, 0.5};
+    JudgeMeasures limits{};
+    for (std::size_t i = 0; i < judgeMeasures; ++i) {
+        std::vector<double> all;
+        all.reserve(cases.size());
+        for (const Case* c : cases)
+            all.push_back(c->hand.seam[i]);
+        limits[i] = std::max(inaudible[i], at(all, 0.9));
+    }
+    return limits;
+}
+
+bool isWithin(const Judged& judged, const JudgeMeasures& limits)
+{
+    for (std::size_t i = 0; i < judgeMeasures; ++i)
+        if (judged.seam[i] > limits[i] + 1e-9)
+            return false;
+    return judged.found;
+}
+
+void printOutside(const std::string& name, const Judged& judged, const JudgeMeasures& limits)
+{
+    std::printf("    outside: %-34s %5.2f s cost %.2f:", name.c_str(), judged.seconds, judged.cost);
+    for (std::size_t i = 0; i < judgeMeasures; ++i)
+        if (judged.seam[i] > limits[i])
+            std::printf(" %s %.1f (%.1f)", judgeNames[i], judged.seam[i], limits[i]);
+    std::printf("\n");
+}
+
 void printTable(const char* name, const std::vector<const Case*>& cases)
 {
     const auto column = [&](auto value, double share) {
@@ -173,18 +210,8 @@ void printTable(const char* name, const std::vector<const Case*>& cases)
     line("own cost", [](const Judged& j) { return j.cost; });
     line("length, s", [](const Judged& j) { return j.seconds; });
 
-    // Nothing is heard of less than this, however clean the loops set by hand are.
-    constexpr JudgeMeasures inaudible = {1.5, 0.5, 0.7, 1.5, 1.5, 0.6, 0.5};
-    JudgeMeasures limits{};
-    for (std::size_t i = 0; i < judgeMeasures; ++i)
-        limits[i] =
-            std::max(inaudible[i], column([&](const Case& c) { return c.hand.seam[i]; }, 0.9));
-    const auto within = [&](const Judged& j) {
-        for (std::size_t i = 0; i < judgeMeasures; ++i)
-            if (j.seam[i] > limits[i] + 1e-9)
-                return false;
-        return j.found;
-    };
+    const auto limits = limitsOf(cases);
+    const auto within = [&](const Judged& j) { return isWithin(j, limits); };
     const auto percent = [&](auto test) {
         return 100.0 * double(std::count_if(cases.begin(), cases.end(), test))
             / double(std::max<std::size_t>(1, cases.size()));
@@ -202,14 +229,8 @@ void printTable(const char* name, const std::vector<const Case*>& cases)
         percent(
             [](const Case* c) { return c->ours.seconds >= std::min(0.3, 0.6 * c->handSeconds); }));
     for (const Case* c : cases) {
-        if (within(c->ours))
-            continue;
-        std::printf("    outside: %-34s %5.2f s cost %.2f:", c->name.c_str(), c->ours.seconds,
-            c->ours.cost);
-        for (std::size_t i = 0; i < judgeMeasures; ++i)
-            if (c->ours.seam[i] > limits[i])
-                std::printf(" %s %.1f (%.1f)", judgeNames[i], c->ours.seam[i], limits[i]);
-        std::printf("\n");
+        if (!within(c->ours))
+            printOutside(c->name, c->ours, limits);
     }
 }
 
@@ -242,28 +263,137 @@ void printEach(const std::vector<Case>& cases)
                 c.livingBest->loop.evenOut + c.livingBest->loop.evenColour);
 }
 
-int measureFolder(const char* folder, bool each)
+/// A folder for what is written, gone at the end.
+class Scratch {
+public:
+    Scratch()
+        : path_(
+            std::filesystem::temp_directory_path() / ("loop_bench_" + std::to_string(::getpid())))
+    {
+        std::filesystem::create_directories(path_);
+    }
+    ~Scratch() { std::filesystem::remove_all(path_); }
+    Scratch(const Scratch&) = delete;
+    Scratch& operator=(const Scratch&) = delete;
+    const std::filesystem::path& path() const { return path_; }
+
+private:
+    std::filesystem::path path_;
+};
+
+std::vector<std::filesystem::path> filesIn(const char* folder)
 {
-    const auto scratch =
-        std::filesystem::temp_directory_path() / ("loop_bench_" + std::to_string(::getpid()));
-    std::filesystem::create_directories(scratch);
     std::vector<std::filesystem::path> paths;
     for (const auto& entry : std::filesystem::directory_iterator(folder))
         paths.push_back(entry.path());
     std::sort(paths.begin(), paths.end());
-    std::vector<Case> cases;
-    std::mt19937 random(1);
-    double spent = 0.0, audioSeconds = 0.0;
-    for (const auto& path : paths) {
+    return paths;
+}
+
+struct HandLoop {
+    std::filesystem::path path;
+    RecordingPtr recording;
+    Span span;
+};
+
+/// The files of a folder that hold a loop set by hand.
+std::vector<HandLoop> handLoops(const char* folder)
+{
+    std::vector<HandLoop> loops;
+    for (const auto& path : filesIn(folder)) {
         const auto recording = openRecording(path);
         if (!recording || !(*recording)->sampler || (*recording)->sampler->loops.empty())
             continue;
-        const Audio& audio = *(*recording)->audio;
-        const Span hand = (*recording)->sampler->loops[0].span;
-        const auto kept = proposeKept(audio, "take");
-        if (!kept || hand.length() < shortestLoop || hand.end.value > audio.frames())
+        const Span span = (*recording)->sampler->loops[0].span;
+        if (span.length() >= shortestLoop && span.end.value <= (*recording)->audio->frames())
+            loops.push_back({path, *recording, span});
+    }
+    return loops;
+}
+
+/// Of long and of short loops set by hand in a folder.
+std::pair<JudgeMeasures, JudgeMeasures> limitsByHand(const char* folder)
+{
+    std::vector<Case> cases;
+    for (const auto& [path, recording, hand] : handLoops(folder)) {
+        const Audio& audio = *recording->audio;
+        Case c;
+        c.handSeconds = double(hand.length()) / audio.rate;
+        c.hand = judge(audio, hand, takeOf(recording, recording->sampler->midi).period());
+        cases.push_back(c);
+    }
+    std::vector<const Case*> longOnes, shortOnes;
+    for (const Case& c : cases)
+        (c.handSeconds > longFrom ? longOnes : shortOnes).push_back(&c);
+    return {limitsOf(longOnes), limitsOf(shortOnes)};
+}
+
+void measureFieldSounds(const char* name, const std::vector<bench::FieldSound>& sounds,
+    const std::pair<JudgeMeasures, JudgeMeasures>& limits)
+{
+    const Scratch scratch;
+    int within = 0, seamless = 0, seamlessWithin = 0, written = 0, on = 0, onWithin = 0;
+    std::vector<double> lengths;
+    for (const auto& sound : sounds) {
+        auto recording = std::make_shared<Recording>();
+        recording->audio = std::make_shared<Audio>(sound.audio);
+        recording->fileName = sound.name;
+        auto take = makeTake(recording);
+        if (!take || take->loopChoices.empty()) {
+            std::printf("    no loop: %s\n", sound.name.c_str());
             continue;
-        Take take = takeOf(*recording, (*recording)->sampler->midi);
+        }
+        const bool isOn = take->loop.on;
+        const auto best = take->loopChoices.front();
+        take->loop = best.loop;
+        const auto judged = judgeWritten(*take, scratch.path());
+        const auto& limit = judged.seconds > longFrom ? limits.first : limits.second;
+        const bool good = isWithin(judged, limit);
+        ++written;
+        within += good ? 1 : 0;
+        on += isOn ? 1 : 0;
+        onWithin += isOn && good ? 1 : 0;
+        lengths.push_back(judged.seconds);
+        const bool claims = seamVerdict(best.cost) == SeamVerdict::seamless;
+        seamless += claims ? 1 : 0;
+        seamlessWithin += claims && good ? 1 : 0;
+        if (!good)
+            printOutside((claims ? "! " : "  ") + sound.name, judged, limit);
+    }
+    const double n = 0.01 * std::max(1, written);
+    std::printf(
+        "%s: %d loops, within the judge's limits %.1f %%; called seamless %.1f %%, of which "
+        "within %.1f %%; switched on %d, of which within %.1f %%; length %.2f / %.2f / %.2f s\n",
+        name, written, within / n, seamless / n, 100.0 * seamlessWithin / std::max(1, seamless), on,
+        100.0 * onWithin / std::max(1, on), at(lengths, 0.1), at(lengths, 0.5), at(lengths, 0.9));
+}
+
+int measureField(const char* byHand, const char* folder)
+{
+    const auto limits = limitsByHand(byHand);
+    measureFieldSounds("computed field sounds", bench::fieldSounds(12, 1), limits);
+    if (folder == nullptr)
+        return 0;
+    std::vector<bench::FieldSound> sounds;
+    for (const auto& path : filesIn(folder))
+        if (const auto recording = openRecording(path))
+            sounds.push_back({shownName(path), *(*recording)->audio});
+    measureFieldSounds(folder, sounds, limits);
+    return 0;
+}
+
+int measureFolder(const char* folder, bool each)
+{
+    const Scratch scratch;
+    std::vector<Case> cases;
+    std::mt19937 random(1);
+    double spent = 0.0, audioSeconds = 0.0;
+    for (const auto& [path, recording, hand] : handLoops(folder)) {
+        const Audio& audio = *recording->audio;
+        const auto kept = proposeKept(audio, "take");
+        if (!kept)
+            continue;
+        Take take = takeOf(recording, recording->sampler->midi);
         const auto period = take.period();
         const auto begin = std::chrono::steady_clock::now();
         const auto report = findLoops(audio, *kept, period);
@@ -277,7 +407,7 @@ int measureFolder(const char* folder, bool each)
         c.hand = judge(audio, hand, period);
         const auto written = [&](const Loop& loop) {
             take.loop = loop;
-            return judgeWritten(take, scratch);
+            return judgeWritten(take, scratch.path());
         };
         for (const auto& candidate : report.candidates)
             if (double(candidate.loop.span.length())
@@ -293,7 +423,6 @@ int measureFolder(const char* folder, bool each)
         c.chance = written(chanceLoop(*kept, c.handSeconds, audio.rate, random));
         cases.push_back(c);
     }
-    std::filesystem::remove_all(scratch);
     if (each)
         printEach(cases);
     std::vector<const Case*> longOnes, shortOnes;
@@ -310,12 +439,14 @@ int measureFolder(const char* folder, bool each)
 int main(int argc, char** argv)
 {
     if (argc < 2) {
-        std::puts("loop_bench FOLDER | --computed | --speed");
+        std::puts("loop_bench FOLDER [--each | --field [SOUNDS]] | --computed | --speed");
         return 2;
     }
     if (std::strcmp(argv[1], "--computed") == 0)
         return measureComputedLoops();
     if (std::strcmp(argv[1], "--speed") == 0)
         return measureLoopSpeed();
+    if (argc > 2 && std::strcmp(argv[2], "--field") == 0)
+        return measureField(argv[1], argc > 3 ? argv[3] : nullptr);
     return measureFolder(argv[1], argc > 2 && std::strcmp(argv[2], "--each") == 0);
 }

@@ -1,9 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Pitch readings against the truth, beside aubio's yinfft and mcomb in the same run.
 //
-//   pitch_bench FOLDER      WAVs whose `smpl` chunk holds the true pitch: whole, spoilt and cut
-//   pitch_bench --computed  300 random computed sounds of exactly known pitch
-//   pitch_bench --speed     the whole report for takes of 1 s to an hour
+// pitch_bench FOLDER: WAVs whose `smpl` chunk holds the true pitch: whole, spoilt and cut
+//
+// pitch_bench --labelled FOLDER: real one-shots with labels.tsv: as they are, sped up, hissed,
+// dulled
+//
+// pitch_bench --computed: 300 random computed sounds of exactly known pitch
+//
+// pitch_bench --speed: the whole report for takes of 1 s to an hour
 //
 // Labels set by hand are wrong now and then. Those that the sound's own partials contradict are
 // listed and counted apart.
@@ -14,6 +19,7 @@
 #include "bench_timing.h"
 #include "demo/sounds.h"
 #include "pitch/report.h"
+#include "pitch_oneshots.h"
 #include "pitch_programs.h"
 #include "pitch_rival.h"
 
@@ -297,10 +303,12 @@ int benchSpeed()
 int main(int argc, char** argv)
 {
     if (argc < 2) {
-        std::puts("pitch_bench FOLDER | --computed | --speed");
+        std::puts("pitch_bench FOLDER | --labelled FOLDER | --computed | --speed");
         return 2;
     }
     if (std::strcmp(argv[1], "--computed") == 0)
         return benchComputed();
+    if (argc > 2 && std::strcmp(argv[1], "--labelled") == 0)
+        return bench::benchLabelled(argv[2]);
     return std::strcmp(argv[1], "--speed") == 0 ? benchSpeed() : benchFolder(argv[1]);
 }

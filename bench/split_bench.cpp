@@ -1,10 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Splitting computed recordings whose borders are known: 20 by default, plucked, bowed, sung and
-// drummed, with noise floors from -70 to -35 dB, notes over their predecessors' tails, and breaths
-// between notes.
+// Splitting recordings whose borders are known. Computed ones: plucked, bowed, sung and drummed,
+// with noise floors from -70 to -35 dB, notes over their predecessors' tails, and breaths between
+// notes. Real ones, where a folder of single notes is to be had: long takes put together from them
+// (long_takes.h).
 //
-//   split_bench [FILES [SEED]]
+//   split_bench [TAKES [SEED [NOTES [HITS]]]]
+//
+// TAKES of each kind; NOTES a folder of WAVs of single notes (loops inside are used), HITS one of
+// drums and other one-shots.
 
+#include "bench/long_takes.h"
 #include "prepare/split.h"
 
 #include <algorithm>
@@ -119,58 +124,147 @@ Scene makeScene(int number, std::mt19937& random)
     return scene;
 }
 
-} // namespace
-
-int main(int argc, char** argv)
+std::vector<double> startsOf(const SplitResult& result, double ofRate)
 {
-    const int files = argc > 1 ? std::atoi(argv[1]) : 20;
-    std::mt19937 random(argc > 2 ? unsigned(std::atoi(argv[2])) : 1U);
-    int notes = 0, found = 0, extra = 0, perfect = 0, late = 0;
-    std::vector<double> errors;
-    for (int f = 0; f < files; ++f) {
-        const Scene scene = makeScene(f, random);
-        const auto result = splitRecording(scene.audio);
-        std::vector<double> starts;
-        for (const auto& piece : result.pieces)
-            if (!piece.sliver)
-                starts.push_back(toSeconds(piece.span.start, rate));
-        int hits = 0, more = 0;
-        std::string misses;
+    std::vector<double> starts;
+    for (const auto& piece : result.pieces)
+        if (!piece.sliver)
+            starts.push_back(toSeconds(piece.span.start, ofRate));
+    return starts;
+}
+
+double share(int part, int of)
+{
+    return 100.0 * part / std::max(1, of);
+}
+
+/// What came out for all takes of a kind.
+struct Tally {
+    int takes = 0, perfect = 0, notes = 0, found = 0, extra = 0;
+    int struck = 0, struckInTime = 0, swelling = 0, swellingInTime = 0;
+    std::vector<double> errorsMs;
+
+    /// @param nearby Seconds that a start may be off and still be that note's.
+    void add(const std::vector<bench::LongTake::Start>& truth, const std::vector<double>& starts,
+        double nearby, const std::string& label, bool talkative)
+    {
+        const auto off = [](const bench::LongTake::Start& s, double at) {
+            const double low = std::min(s.first, s.last), high = std::max(s.first, s.last);
+            return at < low ? at - low : std::max(0.0, at - high);
+        };
         std::vector<bool> used(starts.size(), false);
-        for (const double truth : scene.starts) {
+        int hits = 0;
+        std::string misses;
+        for (const auto& note : truth) {
             std::size_t best = starts.size();
             for (std::size_t i = 0; i < starts.size(); ++i)
-                if (!used[i] && std::abs(starts[i] - truth) < 0.05
+                if (!used[i] && std::abs(off(note, starts[i])) < nearby
                     && (best == starts.size()
-                        || std::abs(starts[i] - truth) < std::abs(starts[best] - truth)))
+                        || std::abs(off(note, starts[i])) < std::abs(off(note, starts[best]))))
                     best = i;
             if (best == starts.size()) {
-                misses += " -" + std::to_string(truth).substr(0, 5);
+                misses += " -" + std::to_string(note.first).substr(0, 5) + note.sound;
                 continue;
             }
             used[best] = true;
             ++hits;
-            errors.push_back(1000.0 * std::abs(starts[best] - truth));
-            late += errors.back() > 10.0 ? 1 : 0;
+            const double ms = 1000.0 * std::abs(off(note, starts[best]));
+            errorsMs.push_back(ms);
+            ++(note.struck ? struck : swelling);
+            (note.struck ? struckInTime : swellingInTime) += ms <= (note.struck ? 10.0 : 30.0);
         }
         for (std::size_t i = 0; i < starts.size(); ++i)
             if (!used[i]) {
-                ++more;
                 misses += " +" + std::to_string(starts[i]).substr(0, 5);
+                for (auto note = truth.rbegin(); note != truth.rend(); ++note)
+                    if (note->first < starts[i]) {
+                        misses += note->sound + "@"
+                            + std::to_string(starts[i] - note->first).substr(0, 4);
+                        break;
+                    }
             }
-        notes += int(scene.starts.size());
+        const int more = int(starts.size()) - hits;
+        ++takes;
+        notes += int(truth.size());
         found += hits;
         extra += more;
-        perfect += hits == int(scene.starts.size()) && more == 0 ? 1 : 0;
-        std::printf("%-8s floor %4.0f dB %s%s: %2d of %2zu, %d too many%s\n",
-            names[int(scene.kind)], scene.floorDb, scene.overlaps ? "overlapping " : "",
-            scene.breaths ? "breaths " : "", hits, scene.starts.size(), more, misses.c_str());
+        perfect += hits == int(truth.size()) && more == 0;
+        if (talkative)
+            std::printf("%s: %d of %zu, %d too many%s\n", label.c_str(), hits, truth.size(), more,
+                misses.c_str());
     }
+    void print(const char* name) const
+    {
+        std::printf("%-24s %4d notes  found %5.1f  extra %5.1f  perfect %5.1f  struck %5.1f  "
+                    "swelling %5.1f (%d)\n",
+            name, notes, share(found, notes), share(extra, notes), share(perfect, takes),
+            share(struckInTime, struck), share(swellingInTime, swelling), swelling);
+    }
+};
+
+void computed(int files, std::mt19937& random)
+{
+    Tally tally;
+    for (int f = 0; f < files; ++f) {
+        const Scene scene = makeScene(f, random);
+        std::vector<bench::LongTake::Start> truth;
+        for (const double at : scene.starts)
+            truth.push_back({at, at, scene.kind == Kind::plucked || scene.kind == Kind::drums, ""});
+        char label[80];
+        std::snprintf(label, sizeof label, "%-8s floor %4.0f dB %s%s", names[int(scene.kind)],
+            scene.floorDb, scene.overlaps ? "overlapping " : "", scene.breaths ? "breaths " : "");
+        tally.add(truth, startsOf(splitRecording(scene.audio), rate), 0.05, label, files <= 40);
+    }
+    tally.print("computed");
+    auto& errors = tally.errorsMs;
     std::sort(errors.begin(), errors.end());
-    std::printf("files without a fault %d of %d; notes found %.1f %%, too many %.1f %%; start "
-                "error median %.1f ms, p98 %.1f ms, over 10 ms %.1f %%\n",
-        perfect, files, 100.0 * found / std::max(1, notes), 100.0 * extra / std::max(1, notes),
-        errors[errors.size() / 2], errors[errors.size() * 98 / 100],
-        100.0 * late / double(errors.size()));
+    if (!errors.empty())
+        std::printf("  start error median %.1f ms, p98 %.1f ms\n", errors[errors.size() / 2],
+            errors[errors.size() * 98 / 100]);
+}
+
+void fromRecordings(int takes, unsigned seed, const std::vector<bench::Sound>& notes,
+    const std::vector<bench::Sound>& hits, bool talkative)
+{
+    std::printf("per cent; starts in time: struck within 10 ms, swelling within 30 ms\n");
+    for (int k = 0; k < bench::takeKinds; ++k) {
+        const auto kind = bench::TakeKind(k);
+        const bool dense =
+            kind == bench::TakeKind::rhythm || kind == bench::TakeKind::pluckedRhythm;
+        Tally tally, onsets;
+        // Each kind has its own draw, so that one alone can be looked at.
+        std::mt19937 random(seed * 1000 + unsigned(k));
+        for (int t = 0; t < takes; ++t) {
+            const auto take = bench::makeTake(kind, notes, hits, random);
+            if (take.starts.empty())
+                continue;
+            const auto label = std::string(nameOf(kind)) + " " + std::to_string(t);
+            tally.add(take.starts, startsOf(splitRecording(take.audio), bench::takeRate), 0.1,
+                label, talkative);
+            if (!dense)
+                continue;
+            SplitOptions options;
+            options.onsetsOnly = true;
+            onsets.add(take.starts, startsOf(splitRecording(take.audio, options), bench::takeRate),
+                0.1, label + " onsets", talkative);
+        }
+        tally.print(nameOf(kind));
+        if (dense)
+            onsets.print("  as onsets");
+    }
+}
+
+} // namespace
+
+int main(int argc, char** argv)
+{
+    const int takes = argc > 1 ? std::atoi(argv[1]) : 20;
+    const auto seed = argc > 2 ? unsigned(std::atoi(argv[2])) : 1U;
+    std::mt19937 random(seed);
+    computed(takes, random);
+    if (argc > 3)
+        fromRecordings(takes, seed, bench::loadSounds(argv[3], true),
+            argc > 4 ? bench::loadSounds(argv[4], false) : std::vector<bench::Sound>(),
+            std::getenv("SPLIT_BENCH_TALK") != nullptr);
     return 0;
 }

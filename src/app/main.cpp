@@ -30,8 +30,8 @@ int main(int argc, char** argv)
     const int theme = QSettings().value(QStringLiteral("theme"), 0).toInt();
     Theme::apply(application, theme == 1 ? ThemeName::nightWatch : ThemeName::daybreak);
     MainWindow window;
-    QObject::connect(&application, &Application::failed, &window.session(),
-        [&](const puretone::Error& error) {
+    QObject::connect(
+        &application, &Application::failed, &window.session(), [&](const puretone::Error& error) {
             window.session().say(QString::fromStdString(error.sentence()));
         });
     window.show();

@@ -19,7 +19,8 @@ public:
     /// The signal at a position in frames of the channel; outside, as near its edge.
     float at(double frame) const noexcept
     {
-        const double place = std::clamp(2.0 * frame, 0.0, last_) + double(InterpolationKernel::taps);
+        const double place =
+            std::clamp(2.0 * frame, 0.0, last_) + double(InterpolationKernel::taps);
         const auto whole = std::size_t(place);
         InterpolationKernel::Row row;
         kernel_.weights(place - double(whole), row);

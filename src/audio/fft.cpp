@@ -16,8 +16,7 @@ enum class Direction { forward, inverse };
 
 /// Plans, made once and kept for the whole run: executing them on other buffers of the same
 /// alignment is thread-safe (FFTW manual, "New-array Execute Functions"), making them is not.
-fftwf_plan planFor(
-    std::size_t size, Direction direction, float* time, fftwf_complex* spectrum)
+fftwf_plan planFor(std::size_t size, Direction direction, float* time, fftwf_complex* spectrum)
 {
     static std::mutex lock;
     // Never destroyed: other threads may still transform while the program ends.

@@ -53,7 +53,8 @@ Result<OriginalPtr> OriginalFile::open(const std::filesystem::path& path)
     if (descriptor < 0)
         return fail(ErrorCode::cannotRead, shownName(path) + " cannot be read.",
             "Check that it may be read by you.");
-    return OriginalPtr(new OriginalFile(std::make_shared<OpenFile>(descriptor, std::filesystem::absolute(path, unknown)), size));
+    return OriginalPtr(new OriginalFile(
+        std::make_shared<OpenFile>(descriptor, std::filesystem::absolute(path, unknown)), size));
 }
 
 std::filesystem::path OriginalFile::path() const
@@ -72,8 +73,8 @@ std::size_t OriginalFile::read(std::uint64_t offset, std::span<std::byte> target
     }
     std::size_t done = 0;
     while (done < wanted) {
-        const auto got = ::pread(
-            file_->descriptor, target.data() + done, wanted - done, off_t(offset + done));
+        const auto got =
+            ::pread(file_->descriptor, target.data() + done, wanted - done, off_t(offset + done));
         if (got <= 0)
             break;
         done += std::size_t(got);

@@ -96,8 +96,8 @@ void PeakPyramid::columns(
     for (std::size_t i = 0; i < columns.size(); ++i) {
         const auto from = border(i), to = border(i + 1);
         // Close by, one frame more than the column holds, so that neighbouring columns touch.
-        columns[i] = extent(
-            channel, {Frames{from}, Frames{grid > 1 ? to : std::max(to, from + 1) + 1}});
+        columns[i] =
+            extent(channel, {Frames{from}, Frames{grid > 1 ? to : std::max(to, from + 1) + 1}});
     }
 }
 

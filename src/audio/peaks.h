@@ -29,13 +29,14 @@ public:
     /// Exact extent of the frames inside `span`, cut to the recording; {0, 0} where nothing is.
     /// Cost: logarithmic in the length.
     Extent extent(std::size_t channel, Span span) const;
-    /// Fills `columns` with the extents of equally wide stretches beginning at `firstFrame`; each of
-    /// their borders is right to an eighth of a column.
+    /// Fills `columns` with the extents of equally wide stretches beginning at `firstFrame`; each
+    /// of their borders is right to an eighth of a column.
     void columns(std::size_t channel, double firstFrame, double framesPerColumn,
         std::span<Extent> columns) const;
 
 private:
-    static constexpr std::int64_t firstBlock = 64; ///< Finer ones would cost a tenth of the samples.
+    static constexpr std::int64_t firstBlock =
+        64; ///< Finer ones would cost a tenth of the samples.
     static constexpr std::int64_t growth = 4;
     struct Level {
         std::int64_t block;

@@ -99,6 +99,9 @@ public:
     std::size_t left() const { return bytes_.size() - at_; }
     bool ok() const { return ok_; }
 
+protected:
+    void spoil() { ok_ = false; }
+
 private:
     std::span<const std::byte> bytes_;
     std::size_t at_ = 0;

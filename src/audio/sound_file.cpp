@@ -31,7 +31,8 @@ struct ReadingFile {
             [](void* target, sf_count_t count, void* self) {
                 ReadingFile& file = as(self);
                 const auto n = sf_count_t(file.original.read(std::uint64_t(file.at),
-                    {static_cast<std::byte*>(target), std::size_t(std::max<sf_count_t>(0, count))}));
+                    {static_cast<std::byte*>(target),
+                        std::size_t(std::max<sf_count_t>(0, count))}));
                 file.at += n;
                 return n;
             },
@@ -109,7 +110,8 @@ Result<Audio> decode(const OriginalFile& original, const std::string& name,
             "Use WAV, AIFF, FLAC, Ogg, Opus or MP3.");
     if (info.samplerate < lowestRate || info.samplerate > highestRate)
         return tl::unexpected(damaged(name,
-            "claims " + std::to_string(info.samplerate) + " frames a second, which no recording has"));
+            "claims " + std::to_string(info.samplerate)
+                + " frames a second, which no recording has"));
     Audio audio{double(info.samplerate), {}};
     audio.channels.resize(std::size_t(info.channels));
     const auto frames = readAll(file.get(), info, audio, progress, arrived);
@@ -138,7 +140,8 @@ Result<RecordingPtr> decodeRecording(OriginalPtr original, const std::string& fi
         try {
             return decode(*original, fileName, progress, arrived);
         } catch (const std::bad_alloc&) {
-            return fail(ErrorCode::failed, fileName + " is longer than the memory of this computer.",
+            return fail(ErrorCode::failed,
+                fileName + " is longer than the memory of this computer.",
                 "Cut it into shorter recordings.");
         }
     }();
@@ -160,8 +163,8 @@ Result<RecordingPtr> decodeRecording(
         std::make_shared<const OriginalFile>(std::move(bytes)), fileName, progress);
 }
 
-Result<RecordingPtr> openRecording(const std::filesystem::path& path, const Progress& progress,
-    const ArrivedFunction& arrived)
+Result<RecordingPtr> openRecording(
+    const std::filesystem::path& path, const Progress& progress, const ArrivedFunction& arrived)
 {
     auto original = OriginalFile::open(path);
     if (!original)
@@ -173,8 +176,8 @@ RecordingPtr makeRecording(Audio audio, const std::string& fileName)
 {
     auto recording = std::make_shared<Recording>();
     recording->fileName = fileName;
-    recording->original
-        = std::make_shared<const OriginalFile>(encodeWav(audio, SampleFormat::float32));
+    recording->original =
+        std::make_shared<const OriginalFile>(encodeWav(audio, SampleFormat::float32));
     recording->hash = recording->original->hash();
     recording->audio = std::make_shared<const Audio>(std::move(audio));
     return recording;

@@ -2,8 +2,8 @@
 #pragma once
 
 #include "audio/audio.h"
-#include "audio/peaks.h"
 #include "audio/original_file.h"
+#include "audio/peaks.h"
 #include "audio/sampler_chunk.h"
 #include "base/progress.h"
 #include "base/result.h"
@@ -66,8 +66,7 @@ inline constexpr int lowestRate = 1000, highestRate = 768000;
 ///         samples that are not numbers), `nothingInside` (fewer than `shortestTake` frames),
 ///         `failed` (longer than memory), `cancelled`. Memory goes by what the file holds, not by
 ///         what its header claims.
-Result<RecordingPtr> openRecording(
-    const std::filesystem::path& path, const Progress& progress = {},
+Result<RecordingPtr> openRecording(const std::filesystem::path& path, const Progress& progress = {},
     const ArrivedFunction& arrived = {});
 /// The same from bytes already in memory; `fileName` is for sentences.
 Result<RecordingPtr> decodeRecording(

@@ -17,7 +17,10 @@ public:
     {
         _mm_setcsr(before_ | 0x8040U); // FTZ and DAZ
     }
-    ~FlushDenormals() { _mm_setcsr(before_); }
+    ~FlushDenormals()
+    {
+        _mm_setcsr(before_);
+    }
 
 private:
     unsigned before_;

@@ -85,8 +85,8 @@ std::optional<std::string> beginningOf(const std::string& process)
     return field;
 }
 
-/// Tells this start of this computer, and this container in it, from others that may share a folder:
-/// only here do process numbers mean what they say.
+/// Tells this start of this computer, and this container in it, from others that may share a
+/// folder: only here do process numbers mean what they say.
 std::string processWorld()
 {
     std::ifstream file("/proc/sys/kernel/random/boot_id");

@@ -8,8 +8,8 @@ namespace puretone {
 
 DeviceLists simulatedDevices()
 {
-    return {{{simulatedId, "Simulated output", true}}, {{simulatedId, "Simulated microphone", true}},
-        {{simulatedId, "Simulated keyboard", true}}};
+    return {{{simulatedId, "Simulated output", true}},
+        {{simulatedId, "Simulated microphone", true}}, {{simulatedId, "Simulated keyboard", true}}};
 }
 
 DeviceLists listDevices()

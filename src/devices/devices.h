@@ -26,6 +26,13 @@ struct OutputClient {
     std::function<void(float* left, float* right, int frames)> render;
 };
 
+/// What a device with one side plays of two: their mean, in place of the left one.
+inline void foldToMono(float* left, const float* right, int frames) noexcept
+{
+    for (int i = 0; i < frames; ++i)
+        left[i] = 0.5f * (left[i] + right[i]);
+}
+
 /// An output that plays from its making to its end.
 class AudioOutput {
 public:

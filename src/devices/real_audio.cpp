@@ -196,8 +196,7 @@ private:
         }
         me.client_.render(left, right, int(frames));
         if (!stereo)
-            for (unsigned i = 0; i < frames; ++i)
-                left[i] = 0.5f * (left[i] + right[i]);
+            foldToMono(left, right, int(frames));
         return 0;
     }
 

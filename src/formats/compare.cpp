@@ -3,9 +3,8 @@
 
 namespace puretone {
 
-Take finishedTake(
-    int id, const std::string& name, RecordingPtr recording, double midi, std::optional<Span> loop,
-    LoopMode mode)
+Take finishedTake(int id, const std::string& name, RecordingPtr recording, double midi,
+    std::optional<Span> loop, LoopMode mode)
 {
     Take take;
     take.id = id;
@@ -45,7 +44,35 @@ std::string compareAudio(const Audio& wanted, const Audio& got, int bits)
     return {};
 }
 
+/// Times to a hundredth (SF2 counts in 1200ths of an octave and knows nothing under a millisecond),
+/// the sustain to a tenth of a dB; what a format has no room for is not held against it.
+std::string compareEnvelope(const Envelope& want, const Envelope& got, bool keepsRelease)
+{
+    constexpr double longest = 100.0, longestWait = 18.0; // seconds, of SF2
+    const auto differs = [](double a, double b) { return std::abs(a - b) > 0.002 + 0.01 * a; };
+    const double fall = -std::max(want.sustainDb, silentSustainDb);
+    const bool decays = fall > 0.5 && want.decay * 100.0 / fall < longest;
+    const bool releases = keepsRelease && want.release * 100.0 / 60.0 < longest;
+    const bool same = !differs(std::min(want.delay, longestWait), got.delay)
+        && !differs(std::min(want.attack, longest), got.attack)
+        && !differs(std::min(want.hold, longestWait), got.hold)
+        && std::abs(fall + std::max(got.sustainDb, silentSustainDb)) < 0.15
+        && !(decays && differs(want.decay, got.decay))
+        && !(releases && differs(want.release, got.release));
+    return same ? std::string{} : "the envelope";
+}
+
 } // namespace
+
+std::string envelopeDifference(const Instrument& original, const Instrument& readBack)
+{
+    // Takes that end by themselves are written with a release of their own kind.
+    const bool keepsRelease =
+        std::all_of(original.takes.begin(), original.takes.end(), [](const Take& take) {
+            return take.loop.repeats() && take.loop.mode != LoopMode::untilRelease;
+        });
+    return compareEnvelope(original.envelope, readBack.envelope, keepsRelease);
+}
 
 std::string difference(
     const Instrument& original, const Instrument& readBack, int bits, double cents)

@@ -31,13 +31,14 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
 std::vector<std::byte> encodeTakeWav(const PreparedTake& prepared, SampleFormat format);
 
 /// A take that plays a finished sample as it is: no fades, no crossfade, tuned.
-Take finishedTake(
-    int id, const std::string& name, RecordingPtr recording, double midi, std::optional<Span> loop,
-    LoopMode mode = LoopMode::forward);
+Take finishedTake(int id, const std::string& name, RecordingPtr recording, double midi,
+    std::optional<Span> loop, LoopMode mode = LoopMode::forward);
 
 /// Compares what was read with what should have been written: samples within one step of `bits`,
 /// loops equal, tuning within `cents`. Empty when equal, otherwise what differs.
 std::string difference(
     const Instrument& original, const Instrument& readBack, int bits, double cents);
+/// The same for the envelope, where a format holds one.
+std::string envelopeDifference(const Instrument& original, const Instrument& readBack);
 
 } // namespace puretone

@@ -168,7 +168,9 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
             if (!again)
                 return tl::unexpected(checkFailed(path, "the text"));
             // Half a cent is what whole cents round to.
-            const auto what = difference(instrument, *again, wavBits, 0.501);
+            auto what = difference(instrument, *again, wavBits, 0.501);
+            if (what.empty())
+                what = envelopeDifference(instrument, *again);
             if (!what.empty())
                 return tl::unexpected(checkFailed(path, what));
             return {};
@@ -200,7 +202,9 @@ Result<Written> writeSoundFontFile(const Instrument& instrument, const fs::path&
             const auto again = decodeSoundFont(*read, shownName(path));
             if (!again)
                 return tl::unexpected(checkFailed(path, "the bank"));
-            const auto what = difference(instrument, *again, 16, 0.501);
+            auto what = difference(instrument, *again, 16, 0.501);
+            if (what.empty())
+                what = envelopeDifference(instrument, *again);
             if (!what.empty())
                 return tl::unexpected(checkFailed(path, what));
             return {};

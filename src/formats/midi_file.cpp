@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "formats/midi_file.h"
 
+#include "audio/riff.h"
 #include "base/safe_file.h"
 
 #include <algorithm>
@@ -11,21 +12,10 @@ namespace {
 
 constexpr std::size_t mostEvents = 2000000;
 
-/// Big-endian numbers; past the end it gives zeros and remembers that.
-class Bytes {
+/// The numbers of MIDI files, which are big-endian.
+class Bytes : public ByteReader {
 public:
-    explicit Bytes(std::span<const std::byte> bytes)
-        : bytes_(bytes)
-    {
-    }
-    unsigned u8()
-    {
-        if (at_ >= bytes_.size()) {
-            ok_ = false;
-            return 0;
-        }
-        return unsigned(bytes_[at_++]);
-    }
+    using ByteReader::ByteReader;
     unsigned number(int size)
     {
         unsigned value = 0;
@@ -43,26 +33,10 @@ public:
             if ((byte & 0x80U) == 0)
                 return value;
         }
-        ok_ = false;
+        spoil();
         return 0;
     }
-    std::span<const std::byte> take(std::size_t size)
-    {
-        if (size > bytes_.size() - at_) {
-            ok_ = false;
-            size = bytes_.size() - at_;
-        }
-        const auto part = bytes_.subspan(at_, size);
-        at_ += size;
-        return part;
-    }
-    bool more() const { return ok_ && at_ < bytes_.size(); }
-    bool ok() const { return ok_; }
-
-private:
-    std::span<const std::byte> bytes_;
-    std::size_t at_ = 0;
-    bool ok_ = true;
+    bool more() const { return ok() && left() > 0; }
 };
 
 struct TickEvent {
@@ -101,13 +75,13 @@ std::optional<std::uint64_t> readTrack(
         unsigned byte = in.u8();
         if (byte == 0xff) {
             const unsigned type = in.u8();
-            readMeta(type, in.take(in.variable()), tick, score);
+            readMeta(type, in.raw(in.variable()), tick, score);
             if (type == 0x2f)
                 break;
             continue;
         }
         if (byte == 0xf0 || byte == 0xf7) {
-            in.take(in.variable());
+            in.raw(in.variable());
             running = 0;
             continue;
         }
@@ -175,8 +149,8 @@ struct Header {
 std::optional<std::pair<Header, Score>> readScore(std::span<const std::byte> bytes)
 {
     Bytes in(bytes);
-    in.take(4);
-    Bytes head(in.take(in.number(4)));
+    in.raw(4);
+    Bytes head(in.raw(in.number(4)));
     Header header;
     header.format = head.number(2);
     head.number(2); // what it says of the number of tracks; the chunks themselves count
@@ -186,8 +160,8 @@ std::optional<std::pair<Header, Score>> readScore(std::span<const std::byte> byt
     Score score;
     std::uint64_t end = 0;
     while (in.more() && !score.full) {
-        const auto kind = in.take(4);
-        const auto body = in.take(in.number(4));
+        const auto kind = in.raw(4);
+        const auto body = in.raw(in.number(4));
         if (!in.ok())
             return std::nullopt;
         if (std::string_view(reinterpret_cast<const char*>(kind.data()), 4) != "MTrk")
@@ -212,7 +186,8 @@ Result<std::vector<TimedEvent>> decodeMidiFile(
             "Choose a Standard MIDI file (.mid).");
     auto read = readScore(bytes);
     if (!read)
-        return fail(ErrorCode::damaged, name + " is damaged: it is cut off or makes no sense inside.",
+        return fail(ErrorCode::damaged,
+            name + " is damaged: it is cut off or makes no sense inside.",
             "Copy it again from where it came from, or save it anew in the program that made it.");
     auto& [header, score] = *read;
     std::stable_sort(score.events.begin(), score.events.end(),

@@ -14,8 +14,9 @@ namespace puretone {
 /// them; the patterns of format 2 one after another. Time in quarters or in SMPTE frames.
 ///
 /// @return Events in time order; `notAudio` for another kind of file, `damaged` for one that is cut
-///         off or makes no sense, `nothingInside` when it holds no notes, `badValue` for one of more
-///         than longestPerformance or two million events. Time and memory are bounded by the size of the file.
+///         off or makes no sense, `nothingInside` when it holds no notes, `badValue` for one of
+///         more than longestPerformance or two million events. Time and memory are bounded by the
+///         size of the file.
 Result<std::vector<TimedEvent>> decodeMidiFile(
     std::span<const std::byte> bytes, const std::string& name);
 /// The same for a file; also `cannotRead`.

@@ -48,9 +48,8 @@ zip_source_t* sourceOf(zip_t* zip, const OriginalFile& original)
     if (const auto* bytes = original.bytes())
         return zip_source_buffer(zip, bytes->data(), bytes->size(), 0);
     std::FILE* stream = original.stream();
-    return stream != nullptr
-        ? zip_source_filep(zip, stream, 0, zip_int64_t(original.size()))
-        : nullptr;
+    return stream != nullptr ? zip_source_filep(zip, stream, 0, zip_int64_t(original.size()))
+                             : nullptr;
 }
 
 Result<std::vector<std::byte>> readEntry(

@@ -125,8 +125,8 @@ Result<void> RecoveryCopies::keepDocument(const UnsavedDocument& document)
     }
     const json about = {
         {"name", document.value.name}, {"file", document.file}, {"audio", std::move(audio)}};
-    const auto text = about.dump(-1, ' ', false, json::error_handler_t::replace) + "\n"
-        + toJson(document.value);
+    const auto text =
+        about.dump(-1, ' ', false, json::error_handler_t::replace) + "\n" + toJson(document.value);
     auto& written = written_[document.number];
     if (written == text)
         return {};

@@ -160,8 +160,7 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
     const auto poolFrames = tables.pool.size() / 2;
     const auto inside = [&](const Header& x) { return x.start < x.end && x.end <= poolFrames; };
     if (!inside(h) || (paired && !inside(headers[h.link])) || h.rate < unsigned(lowestRate)
-        || h.rate > unsigned(highestRate)
-        || h.end - h.start < std::size_t(shortestTake))
+        || h.rate > unsigned(highestRate) || h.end - h.start < std::size_t(shortestTake))
         return false;
     Audio audio{double(h.rate), {readPool(tables.pool, h.start, h.end)}};
     if (paired)
@@ -186,8 +185,8 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
         : !loop && endless                                        ? LoopMode::oneShot
                                                                   : LoopMode::forward;
     const int id = int(instrument.takes.size()) + 1;
-    instrument.takes.push_back(
-        finishedTake(id, h.name, makeRecording(std::move(audio), h.name + ".wav"), midi, loop, mode));
+    instrument.takes.push_back(finishedTake(
+        id, h.name, makeRecording(std::move(audio), h.name + ".wav"), midi, loop, mode));
     const auto keys = rangeIn(zone, keyRange, 0), outerKeys = rangeIn(preset, keyRange, 0);
     const auto speeds = rangeIn(zone, velRange, 1), outerSpeeds = rangeIn(preset, velRange, 1);
     instrument.zones.push_back({id, id, std::max(keys.first, outerKeys.first),

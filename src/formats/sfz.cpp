@@ -265,7 +265,8 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
             loopIn(region, *recording), modeIn(region));
         const int key = keyIn(region, "key", -1);
         Zone zone{id, id, keyIn(region, "lokey", key < 0 ? 0 : key),
-            keyIn(region, "hikey", key < 0 ? 127 : key), intIn(numberIn(region, "lovel", 1.0), 0, 127),
+            keyIn(region, "hikey", key < 0 ? 127 : key),
+            intIn(numberIn(region, "lovel", 1.0), 0, 127),
             intIn(numberIn(region, "hivel", 127.0), 0, 127)};
         if (instrument.takes.empty())
             instrument.envelope = envelopeIn(region);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "loop/finder.h"
 
+#include "audio/level.h"
 #include "base/quantity.h"
 #include "loop/ranking.h"
 #include "loop/search.h"
@@ -20,20 +21,37 @@ std::vector<LoopGroup> groupsFor(
     const double matched = std::max(0.03, 3.0 * turn);
     const double from = sustain.from, to = sustain.to;
     std::vector<LoopGroup> groups;
+    const double all = sustain.seconds();
+    const bool noise = !period && all > longNoise;
+    if (noise) {
+        // Noise: most of it, with the longest crossfades that what lies before has room for. What
+        // crackles in it must not come back soon.
+        groups.push_back({LoopKind::longLiving,
+            {0.5 * all, std::min(0.9 * all, 60.0), matched, 0.06, 2 * options.anchors, 24},
+            from + 0.05 * all, from + 0.4 * all,
+            {std::min(2.0, 0.3 * all), std::min(0.8, 0.15 * all), 0.25, 0.08}});
+    }
     groups.push_back({LoopKind::longLiving, {0.3, 4.0, matched, 0.06, options.anchors, 10}, from,
         to, {0.03, 0.08, 0.18, 0.35}});
-    groups.push_back(
-        {LoopKind::middle, {std::max(0.06, 2.2 * turn), 0.3, matched, 0.06, options.anchors / 2, 6},
-            from, to, {0.008, 0.03, 0.08, wholeLoop}});
-    groups.push_back({LoopKind::shortSteady,
-        {std::max(0.9 * turn, 0.0008), 0.1, std::min(matched, std::max(0.004, 2.0 * turn)), 0.01,
-            10, 6},
-        from, to, {0.008, 0.03, wholeLoop}});
+    if (!noise) // A short round of noise is a buzz.
+        groups.push_back({LoopKind::middle,
+            {std::max(0.06, 2.2 * turn), 0.3, matched, 0.06, options.anchors / 2, 6}, from, to,
+            {0.008, 0.03, 0.08, wholeLoop}});
+    if (!noise)
+        groups.push_back({LoopKind::shortSteady,
+            {std::max(0.9 * turn, 0.0008), 0.1, std::min(matched, std::max(0.004, 2.0 * turn)),
+                0.01, 10, 6},
+            from, to, {0.008, 0.03, wholeLoop}});
     if (sustain.seconds() > 0.15)
         groups.push_back({LoopKind::afterAttack,
             {(sustain.seconds() > 0.9 ? 0.45 : 0.65) * sustain.seconds(),
                 std::min(sustain.seconds(), 30.0), matched, 0.06, 4, 3},
             from, from + std::min(0.25, 0.2 * sustain.seconds()), {0.03, 0.08, 0.18}});
+    constexpr double deep = 12.0; // dB
+    if (period && sustain.fallDbPerSecond * all > deep && all > 0.15)
+        groups.push_back({LoopKind::heldHigh,
+            {std::max(0.06, 2.2 * turn), std::min(0.4, 0.4 * all), matched, 0.0, 6, 4}, from,
+            from + std::min(0.12, 0.2 * all), {0.03, 0.08}, true});
     if (const double steady = sustain.steadyTo; steady - from > 1.6)
         groups.push_back({LoopKind::lastSteady, {0.7, 1.2, matched, 0.02, 4, 3}, steady - 1.4,
             steady - 0.9, {0.03, 0.08, 0.18}});
@@ -62,6 +80,15 @@ double loopPitchError(double roundFrames, double rate, std::optional<double> per
     if (whole < 1.0 || whole > 64.0)
         return 0.0;
     return 1200.0 * std::log2(whole / periods);
+}
+
+double measureHold(const Audio& audio, Span kept, const Loop& loop)
+{
+    const auto window = std::max<std::int64_t>(1, std::llround(0.05 * audio.rate));
+    const auto attack = powerCurve(audio, kept, window, std::max<std::int64_t>(1, window / 4));
+    const auto held = powerCurve(audio, loop.span, loop.span.length() * 2, loop.span.length());
+    const double top = *std::max_element(attack.begin(), attack.end());
+    return top > 0.0 ? 10.0 * std::log10(std::max(1e-20, held.front()) / top) : 0.0;
 }
 
 LoopCandidate judgeLoop(const Audio& audio, const Loop& loop, std::optional<double> period)
@@ -114,11 +141,13 @@ LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period
     search.runThereAndBack(progress.part(1.0 - share, 1.0));
     if (progress.cancelled())
         return report;
-    const double living = livingSeconds(sustain);
-    auto chosen = ranked(search.found(), audio.rate, living);
-    for (auto& candidate : chosen)
+    const auto taste = tasteFor(sustain, period.has_value());
+    auto chosen = ranked(search.found(), audio.rate, taste);
+    for (auto& candidate : chosen) {
         candidate = search.complete(candidate);
-    report.candidates = ranked(std::move(chosen), audio.rate, living);
+        candidate.holdsDb = measureHold(audio, kept, candidate.loop);
+    }
+    report.candidates = ranked(std::move(chosen), audio.rate, taste);
     if (report.candidates.empty()) {
         report.message = "has nothing in it that repeats for long enough";
         return report;

@@ -19,6 +19,7 @@ enum class LoopKind {
     lastSteady, ///< The last steady second.
     wholeSwings, ///< As long as a number of swings of vibrato, tremolo or beating.
     thereAndBack, ///< Alternating.
+    heldHigh, ///< Of a sound that dies away: soon after the attack, evened out.
     fromFile, ///< Not found but set by whoever made the file.
 };
 
@@ -28,6 +29,8 @@ struct LoopCandidate {
     LoopKind kind = LoopKind::longLiving;
     SeamMeasures seam;
     double cost = 0.0; ///< seamCost of the measures.
+    double holdsDb =
+        0.0; ///< Level that it holds, against the attack of what is kept; see measureHold.
     double pitchErrorCents = 0.0; ///< Loop length against whole periods; 0 without a pitch.
     std::string
         reason; ///< Why it stands where it does: "seamless; short, so the sound stands still".
@@ -70,6 +73,10 @@ LoopCandidate loopNear(const Audio& audio, Span kept, Span wanted, const Loop& l
 
 /// Bakes and measures one loop as it stands: what the window shows beside a loop placed by hand.
 LoopCandidate judgeLoop(const Audio& audio, const Loop& loop, std::optional<double> period);
+
+/// The level of a loop against the loudest 50 ms that are kept, dB: how far a sound that dies away
+/// has come down to it.
+double measureHold(const Audio& audio, Span kept, const Loop& loop);
 
 /// Gives every candidate the reason for its place behind the first.
 void explain(std::vector<LoopCandidate>& candidates, double rate);

@@ -30,8 +30,12 @@ bool alike(const LoopCandidate& a, const LoopCandidate& b)
 std::string reasonFor(const LoopCandidate& c, const LoopCandidate& best, double rate)
 {
     const double seconds = secondsOf(c, rate);
+    constexpr double worthSaying = -10.0; // dB
+    const std::string hold = c.holdsDb < worthSaying
+        ? "; holds " + formatNumber(-c.holdsDb, 0) + " dB below the attack"
+        : "";
     if (seamVerdict(c.cost) != SeamVerdict::seamless)
-        return describeSeam(c.seam, seconds);
+        return describeSeam(c.seam, seconds) + hold;
     std::string reason = "seamless";
     if (c.loop.evenOut > 0.0)
         reason += c.loop.evenColour > 0.0 ? " with level and brightness evened out"
@@ -48,32 +52,43 @@ std::string reasonFor(const LoopCandidate& c, const LoopCandidate& best, double 
         reason += ", but shorter than the best";
     else
         reason += ", much the same as the best";
-    return reason;
+    return reason + hold;
 }
 
 } // namespace
 
-double livingSeconds(const Sustain& sustain)
+LoopTaste tasteFor(const Sustain& sustain, bool hasPeriod)
 {
+    if (!hasPeriod && sustain.seconds() > longNoise)
+        return {0.5 * sustain.seconds(), sustain.seconds(), true};
     // In a very short recording nothing lives, and a round or two of its wave is what there is.
     constexpr double brief = 0.2;
-    return sustain.seconds() < brief ? 0.0 : std::min(livingFrom, 0.65 * sustain.seconds());
+    LoopTaste taste;
+    taste.living = sustain.seconds() < brief ? 0.0 : std::min(livingFrom, 0.65 * sustain.seconds());
+    return taste;
 }
 
-double preference(const LoopCandidate& c, double rate, double living)
+double preference(const LoopCandidate& c, double rate, const LoopTaste& taste)
 {
     const double seconds = secondsOf(c, rate);
-    // A dead loop must be much better to win.
-    const double dead
-        = seconds < living ? std::min(1.5, 0.9 + 0.35 * std::log2(living / seconds)) : 0.0;
-    return std::max(c.cost, equallyGood) - 0.08 * std::log2(std::min(seconds, 1.5)) + dead + std::min(0.5, std::abs(c.pitchErrorCents) / 20.0)
+    // A dead loop must be much better to win; of noise a shorter one only does less well.
+    const double halvings = seconds < taste.living ? std::log2(taste.living / seconds) : -1.0;
+    const double dead = halvings < 0.0 ? 0.0
+        : taste.longFades              ? std::min(1.5, 0.4 * halvings)
+                                       : std::min(1.5, 0.9 + 0.35 * halvings);
+    const double fade = taste.longFades
+        ? 0.04 * std::log2(1.0 + double(c.loop.crossfade.value) / rate / 0.05)
+        : 0.0;
+    return std::max(c.cost, equallyGood) - 0.08 * std::log2(std::min(seconds, taste.enough)) + dead
+        - fade + std::min(0.5, std::abs(c.pitchErrorCents) / 20.0)
         + (c.loop.mode == LoopMode::alternating ? 0.2 : 0.0);
 }
 
-std::vector<LoopCandidate> ranked(std::vector<LoopCandidate> all, double rate, double living)
+std::vector<LoopCandidate> ranked(
+    std::vector<LoopCandidate> all, double rate, const LoopTaste& taste)
 {
     std::stable_sort(all.begin(), all.end(), [&](const LoopCandidate& a, const LoopCandidate& b) {
-        return preference(a, rate, living) < preference(b, rate, living);
+        return preference(a, rate, taste) < preference(b, rate, taste);
     });
     std::vector<LoopCandidate> different;
     for (const auto& candidate : all)
@@ -94,7 +109,7 @@ std::vector<LoopCandidate> ranked(std::vector<LoopCandidate> all, double rate, d
     for (std::size_t wanted = 1; wanted <= ofEachKind; ++wanted)
         for (const auto kind : {LoopKind::longLiving, LoopKind::middle, LoopKind::shortSteady,
                  LoopKind::afterAttack, LoopKind::lastSteady, LoopKind::wholeSwings,
-                 LoopKind::thereAndBack}) {
+                 LoopKind::heldHigh, LoopKind::thereAndBack}) {
             std::size_t have = 0;
             for (std::size_t i = 0; i < different.size(); ++i)
                 have += taken[i] && different[i].kind == kind ? 1 : 0;
@@ -152,6 +167,8 @@ const char* nameOf(LoopKind kind)
         return "last steady second";
     case LoopKind::wholeSwings:
         return "whole swings";
+    case LoopKind::heldHigh:
+        return "high, evened out";
     case LoopKind::thereAndBack:
         return "there and back";
     case LoopKind::fromFile:

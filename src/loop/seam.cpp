@@ -2,6 +2,7 @@
 #include "loop/seam.h"
 
 #include "base/quantity.h"
+#include "loop/bake.h"
 #include "loop/changes.h"
 #include "loop/turn.h"
 
@@ -64,16 +65,17 @@ std::vector<Seam> seamsOf(const Loop& loop, std::int64_t turnLength)
     return {{turnLength, fade}};
 }
 
-double clickDb(const Turn& turn, const Turn& usual, Seam seam, double rate)
+double clickDb(
+    const Turn& turn, const Turn& usual, std::int64_t joint, std::int64_t fade, double rate)
 {
     const auto margin = std::int64_t(0.006 * rate);
-    const auto reach = std::min(seam.fade + 2 * margin, usual.length());
+    const auto reach = std::min(fade + 2 * margin, usual.length());
     std::vector<double> others;
     for (const auto at : placesInside(usual.length(), 2, reach, 24))
         others.push_back(usual.edgeMaximum(at, reach));
     if (others.empty())
         others.push_back(usual.edgeMaximum(2, usual.length() - 2));
-    const double here = turn.edgeMaximum(seam.at - seam.fade - margin, reach);
+    const double here = turn.edgeMaximum(joint - fade - margin, reach);
     // 80 dB under the sound itself nothing clicks, however smooth the rest is.
     const double inaudible = usual.power().meanDb(0, usual.length()) - 80.0;
     return std::max(0.0, here - std::max(inaudible, percentile(others, 0.95)));
@@ -124,6 +126,16 @@ double departureDb(const Turn& turn, const Turn& usual, std::int64_t from, std::
     for (const auto at : placesInside(usual.length(), 2 * shortest, reach, 6))
         others.push_back(usual.departure(at, reach, shortest));
     return std::max(0.0, turn.departure(from, reach, shortest) - percentile(others, 0.5));
+}
+
+/// The joint itself, against what the sound does at other places: a long crossfade forgives nothing
+/// of what happens in its last few milliseconds.
+double leapOutDb(const Turn& turn, const Turn& usual, std::int64_t joint, std::int64_t window)
+{
+    std::vector<double> others;
+    for (const auto at : placesInside(usual.length(), 4 * window, 0, 16))
+        others.push_back(usual.leapOut(at, window));
+    return std::max(0.0, turn.leapOut(joint, window) - percentile(others, 0.5));
 }
 
 /// Holes and bumps in the crossfade, and at the joint itself.
@@ -285,8 +297,12 @@ SeamMeasures SeamMeter::measure(const Loop& loop, double giveUpAbove)
     SeamMeasures measures;
     for (const Seam seam : seams) {
         SeamMeasures m;
-        m.clickDb = clickDb(turn, known.sound, seam, audio_.rate);
+        m.clickDb = std::max(clickDb(turn, known.sound, seam.at, seam.fade, audio_.rate),
+            clickDb(turn, known.sound, seam.at, 0, audio_.rate));
         m.dipDb = dipDb(turn, known.sound, seam, wave, frames(0.012));
+        for (const double seconds : {0.008, 0.012, 0.016})
+            if (const auto brief = std::max(wave, frames(seconds)); length > 4 * brief)
+                m.dipDb = std::max(m.dipDb, leapOutDb(turn, known.sound, seam.at, brief));
         worsen(measures, m);
     }
     const auto slow = std::max(wave, std::min(frames(0.02), turn.length() / 2));
@@ -315,23 +331,59 @@ SeamMeasures SeamMeter::measure(const Loop& loop, double giveUpAbove)
             const double counts = brief && later == 0 ? entryCounts : 1.0;
             m.levelDb = counts * step.level;
             m.timbreDb = counts * step.timbre;
-            m.changeDb = counts
-                * shared_->changes->beyondUsual(turn, seam.at + later, seam.fade, known.stretch);
+            // All of the crossfade, and its end on its own.
+            for (const auto fade : {seam.fade, std::int64_t(0)})
+                m.changeDb = std::max(m.changeDb,
+                    counts
+                        * shared_->changes->beyondUsual(
+                            turn, seam.at + later, fade, known.stretch));
             worsen(measures, m);
         }
     }
     return measures;
 }
 
+namespace {
+
+/// The recording as a file holds it, up to the end of the loop's turn, and the loop in it.
+std::pair<Audio, Loop> asWritten(const Audio& audio, const Loop& loop)
+{
+    constexpr double before = 1.0;
+    const auto baked = bakeLoop(audio, loop);
+    const auto from = std::max<std::int64_t>(0, baked.from - std::int64_t(before * audio.rate));
+    Audio written{audio.rate, {}};
+    for (std::size_t c = 0; c < audio.channelCount(); ++c) {
+        const auto lead = audio.channel(c, {Frames{from}, Frames{baked.from}});
+        auto& channel = written.channels.emplace_back(lead.begin(), lead.end());
+        channel.insert(channel.end(), baked.turn.channels[c].begin(), baked.turn.channels[c].end());
+    }
+    Loop plain;
+    plain.on = true;
+    plain.span = {Frames{baked.from - from}, Frames{written.frames()}};
+    return {std::move(written), plain};
+}
+
+} // namespace
+
+/// A restless recording hides in what is usual for it what its calmer loop does not hide, and a
+/// long crossfade its own end: so that the turn is measured once more as who reads the file finds
+/// it.
 SeamMeasures SeamMeter::measureAlone(const Loop& loop)
 {
     shared_->usual.reset();
-    return measure(loop);
+    auto measures = measure(loop);
+    if (loop.mode == LoopMode::alternating || loop.crossfade.value == 0)
+        return measures;
+    const auto [written, plain] = asWritten(audio_, loop);
+    const auto again = SeamMeter(written, period_).measure(plain);
+    worsen(measures, again);
+    measures.pulseDb = std::max(measures.pulseDb, again.pulseDb);
+    return measures;
 }
 
 SeamMeasures measureSeam(const Audio& audio, const Loop& loop, std::optional<double> period)
 {
-    return SeamMeter(audio, period).measure(loop);
+    return SeamMeter(audio, period).measureAlone(loop);
 }
 
 SeamMeasures seamLimits(double loopSeconds)

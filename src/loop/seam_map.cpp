@@ -27,7 +27,8 @@ public:
     {
         const double binHz = audio.rate / double(fft_.size());
         std::size_t from = 1;
-        for (double edge = 70.0; edge < 0.45 * audio.rate && edge < 16000.0; edge *= std::sqrt(2.0)) {
+        for (double edge = 70.0; edge < 0.45 * audio.rate && edge < 16000.0;
+             edge *= std::sqrt(2.0)) {
             const auto to = std::min(fft_.bins(), std::size_t(edge / binHz) + 1);
             if (to > from) {
                 borders_.push_back(to);

@@ -3,7 +3,6 @@
 
 #include "loop/crossfade.h"
 #include "loop/evening.h"
-#include "loop/ranking.h"
 #include "loop/sides.h"
 #include "loop/tone.h"
 
@@ -125,6 +124,7 @@ LoopSearch::LoopSearch(const Audio& audio, const Sustain& sustain, std::optional
     , searched_{toFrames(std::max(0.0, sustain.onset - 0.1), audio.rate),
           Frames{std::min(audio.frames(), toFrames(sustain.to, audio.rate).value)}}
     , joints_(mixToMono(audio, searched_), audio.rate, searchRate(period))
+    , taste_(tasteFor(sustain, period.has_value()))
 {
     // The surroundings that a short loop is compared with, too. Of very long sounds only what is
     // asked for: the sums take sixteen bytes a frame.
@@ -153,7 +153,7 @@ void LoopSearch::run(const LoopGroup& group, const Progress& progress)
         if (joints_.refine(joints[i], probe, 0.002).score < inCommon)
             std::reverse(fades.begin(), fades.end());
         for (const double fade : fades) {
-            best = std::min(best, tryFade(joints[i], fade, group.kind));
+            best = std::min(best, tryFade(joints[i], fade, group));
             if (best <= equallyGood || best > best_ + hopeless)
                 break;
         }
@@ -169,7 +169,7 @@ double LoopSearch::longestFade(double start, double length) const
     return std::min(length, std::max(0.002, room));
 }
 
-double LoopSearch::tryFade(const Joint& joint, double fade, LoopKind kind)
+double LoopSearch::tryFade(const Joint& joint, double fade, const LoopGroup& group)
 {
     const double offset = toSeconds(searched_.start, audio_.rate);
     const double length = joint.end - joint.start;
@@ -190,7 +190,9 @@ double LoopSearch::tryFade(const Joint& joint, double fade, LoopKind kind)
     if (!found_.empty() && found_.back().loop.span == loop.span
         && found_.back().loop.crossfade == loop.crossfade)
         return found_.back().cost;
-    return add(loop, kind, true);
+    if (group.evened)
+        loop.evenOut = loop.evenColour = 1.0;
+    return add(loop, group.kind, !group.evened);
 }
 
 /// A round of few periods is seldom a whole number of frames: the top of the correlation between
@@ -219,7 +221,7 @@ double LoopSearch::add(const Loop& loop, LoopKind kind, bool tryEvening)
         found_.push_back(
             candidateFor(meter_.measure(l, best_ + hopeless), l, audio_.rate, period_));
         found_.back().kind = kind;
-        best_ = std::min(best_, preference(found_.back(), audio_.rate, livingSeconds(sustain_)));
+        best_ = std::min(best_, preference(found_.back(), audio_.rate, taste_));
         return found_.back();
     };
     auto candidate = measured(loop);

@@ -5,6 +5,7 @@
 
 #include "loop/finder.h"
 #include "loop/joints.h"
+#include "loop/ranking.h"
 #include "loop/sustain.h"
 
 namespace puretone {
@@ -15,6 +16,7 @@ struct LoopGroup {
     JointSearch search;
     double startFrom, startTo; ///< Seconds of the recording.
     std::vector<double> fades; ///< Seconds; a fade of the whole loop is written as 1e9.
+    bool evened = false; ///< Only with level and brightness evened out.
 };
 
 class LoopSearch {
@@ -34,7 +36,7 @@ public:
     LoopCandidate complete(const LoopCandidate& candidate);
 
 private:
-    double tryFade(const Joint& joint, double fade, LoopKind kind); ///< The least cost.
+    double tryFade(const Joint& joint, double fade, const LoopGroup& group); ///< The least cost.
     void fitFraction(Loop& loop) const;
     double add(const Loop& loop, LoopKind kind, bool tryEvening); ///< The least cost.
     double longestFade(double start, double length) const;
@@ -46,6 +48,7 @@ private:
     Span searched_;
     JointFinder joints_;
     std::vector<LoopCandidate> found_;
+    LoopTaste taste_;
     double best_ = 1e9; ///< Least preference so far.
 };
 

@@ -97,8 +97,8 @@ Sustain findSustain(const Audio& audio, Span kept, double mostSeconds)
     s.to = std::min(lastWithin(45.0), s.onset + mostSeconds);
     s.steadyTo = std::clamp(lastWithin(8.0), s.onset, s.to);
     s.from = s.onset + std::min(0.03, 0.2 * (s.to - s.onset));
-    const auto count = std::min<std::ptrdiff_t>(
-        levels.end() - first, std::ptrdiff_t((s.to - s.onset) / step));
+    const auto count =
+        std::min<std::ptrdiff_t>(levels.end() - first, std::ptrdiff_t((s.to - s.onset) / step));
     if (count > 1) {
         s.fallDbPerSecond = -slope(&*first, count, step);
         s.swing = regularSwing(&*first, count, step);

@@ -191,6 +191,22 @@ public:
         return worst;
     }
 
+    /// How far the level of short windows about a place leaves what both sides of it have, dB.
+    double leapOut(std::int64_t at, std::int64_t window) const
+    {
+        const auto side = std::max<std::int64_t>(std::int64_t(0.03 * audio_.rate), 2 * window);
+        const double left = power_.meanDb(at - side - window, at - window);
+        const double right = power_.meanDb(at + window, at + window + side);
+        const auto [low, high] = std::minmax(left, right);
+        double worst = 0.0;
+        for (auto from = at - 3 * window / 2; from <= at + window / 2;
+             from += std::max<std::int64_t>(1, window / 4)) {
+            const double here = power_.meanDb(from, from + window);
+            worst = std::max({worst, low - here, here - high});
+        }
+        return worst;
+    }
+
 private:
     /// One sample of the turn, `frame` from its start; goes round.
     double sample(std::size_t channel, std::int64_t frame) const

@@ -43,8 +43,7 @@ void History::begin(const std::string& name, Instrument next, const DocumentOrig
     const auto document = DocumentId(homes_.size());
     // What has neither a file nor a take is lost without regret.
     const bool nothing = origin.file.empty() && next.takes.empty();
-    homes_.push_back(
-        {origin.file, nothing || origin.saved ? std::optional(next) : std::nullopt});
+    homes_.push_back({origin.file, nothing || origin.saved ? std::optional(next) : std::nullopt});
     push({name, current_, {std::move(next), document}, 0});
 }
 

@@ -116,6 +116,12 @@ struct Zone {
     int highVelocity = 127;
     bool operator==(const Zone&) const = default;
 };
+/// Whether there is a key and a touch that both play.
+inline bool overlap(const Zone& a, const Zone& b)
+{
+    return a.lowKey <= b.highKey && b.lowKey <= a.highKey && a.lowVelocity <= b.highVelocity
+        && b.lowVelocity <= a.highVelocity;
+}
 
 /// Level over time of every note.
 struct Envelope {

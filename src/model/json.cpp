@@ -26,11 +26,11 @@ constexpr Names<SoundKind, 4> kindNames = {
         {SoundKind::percussive, "percussive"}, {SoundKind::unpitched, "unpitched"}}};
 constexpr Names<FadeShape, 4> fadeNames = {{{FadeShape::straight, "straight"},
     {FadeShape::soft, "soft"}, {FadeShape::early, "early"}, {FadeShape::late, "late"}}};
-constexpr Names<LoopKind, 8> loopKindNames = {{{LoopKind::longLiving, "long"},
-    {LoopKind::middle, "middle"}, {LoopKind::shortSteady, "short"},
-    {LoopKind::afterAttack, "afterAttack"}, {LoopKind::lastSteady, "lastSteady"},
-    {LoopKind::wholeSwings, "wholeSwings"}, {LoopKind::thereAndBack, "thereAndBack"},
-    {LoopKind::fromFile, "file"}}};
+constexpr Names<LoopKind, 9> loopKindNames = {
+    {{LoopKind::longLiving, "long"}, {LoopKind::middle, "middle"}, {LoopKind::shortSteady, "short"},
+        {LoopKind::afterAttack, "afterAttack"}, {LoopKind::heldHigh, "heldHigh"},
+        {LoopKind::lastSteady, "lastSteady"}, {LoopKind::wholeSwings, "wholeSwings"},
+        {LoopKind::thereAndBack, "thereAndBack"}, {LoopKind::fromFile, "file"}}};
 
 json loopJson(const Loop& loop)
 {
@@ -73,7 +73,7 @@ json candidateJson(const LoopCandidate& c)
 {
     return {{"loop", loopJson(c.loop)}, {"kind", nameIn(loopKindNames, c.kind)},
         {"seam", seamJson(c.seam)}, {"cost", c.cost}, {"pitchErrorCents", c.pitchErrorCents},
-        {"reason", c.reason}};
+        {"holdsDb", c.holdsDb}, {"reason", c.reason}};
 }
 LoopCandidate candidateFrom(const json& j)
 {
@@ -83,6 +83,7 @@ LoopCandidate candidateFrom(const json& j)
     c.seam = seamFrom(j.at("seam"));
     c.cost = j.value("cost", 0.0);
     c.pitchErrorCents = j.value("pitchErrorCents", 0.0);
+    c.holdsDb = j.value("holdsDb", 0.0);
     c.reason = j.value("reason", "");
     return c;
 }

@@ -95,12 +95,17 @@ std::string keyWithNumber(int key, const Naming& naming)
 
 namespace {
 
-Reading soundReading(const Take& take)
+Reading soundReading(const Take& take, std::size_t notesInside)
 {
     Reading reading;
     reading.text = formatSeconds(double(take.kept.length()) / take.rate());
     const auto channels = take.audio().channelCount();
-    if (channels > 2)
+    if (notesInside > 1) {
+        const auto count = std::to_string(notesInside);
+        reading.text = count + " notes: split them?";
+        reading.concern = "This recording of " + formatSeconds(take.audio().seconds()) + " holds "
+            + count + " notes: click here to see where it would be cut; nothing is made yet.";
+    } else if (channels > 2)
         reading.concern = "Only the first two of " + std::to_string(channels)
             + " channels are heard: choose others with \"Choose channels\" below the wave.";
     else if (playedPart(take).length() < take.kept.length() && !take.loop.on)
@@ -155,7 +160,8 @@ Reading loopReading(const Take& take, const std::optional<LoopCandidate>& seam)
     if (!take.loop.on) {
         if (take.loopChoices.empty() && !take.loopMessage.empty())
             return {"none", "No loop was found: it " + take.loopMessage + "."};
-        return {"off", ""};
+        // Kicks and knocks get none by themselves; one that would do is a click away.
+        return {take.loopChoices.empty() ? "off" : "off, one is ready", ""};
     }
     const double seconds = double(take.loop.span.length()) / take.rate();
     Reading reading{formatSeconds(seconds), ""};
@@ -183,17 +189,17 @@ Reading keysReading(const Instrument& instrument, const Naming& naming)
 } // namespace
 
 Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, const Naming& naming,
-    const std::optional<LoopCandidate>& seam)
+    const KnownFacts& known)
 {
     if (take == nullptr)
         return {stop == Stop::sound ? "no sound yet" : "", ""};
     switch (stop) {
     case Stop::sound:
-        return soundReading(*take);
+        return soundReading(*take, known.notesInside);
     case Stop::pitch:
         return pitchReading(*take, naming);
     case Stop::loop:
-        return loopReading(*take, seam);
+        return loopReading(*take, known.seam);
     case Stop::keys:
         return keysReading(instrument, naming);
     case Stop::shape:

@@ -18,9 +18,13 @@ struct Reading {
 };
 
 const char* nameOf(Stop stop);
-/// @param seam How the current loop measures, where that is known already.
+/// What is known about a take beyond the document.
+struct KnownFacts {
+    std::optional<LoopCandidate> seam; ///< How the current loop measures.
+    std::size_t notesInside = 1; ///< More than one: its recording might be split.
+};
 Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, const Naming& naming,
-    const std::optional<LoopCandidate>& seam);
+    const KnownFacts& known = {});
 
 /// What the take's pitch may be: what was read, ranked, and after the first of it the root that the
 /// file itself names, where it does (its confidence is 0: it is not ours to judge).

@@ -7,6 +7,7 @@
 #include "model/json.h"
 #include "model/json_names.h"
 #include "model/readings.h"
+#include "model/take_maker.h"
 
 #include <nlohmann/json.hpp>
 
@@ -56,12 +57,27 @@ json pitchReport(const PitchReport& report)
     return j;
 }
 
+std::string whyNoLoop(const Take& take)
+{
+    if (take.loopChoices.empty())
+        return take.loopMessage;
+    return isStruckDead(take) ? "is struck and gone at once; one is ready" : "is off; one is ready";
+}
+
 json loopReport(const Take& take)
 {
-    if (!take.loop.on)
+    if (!take.loop.on) {
+        json ready = nullptr;
+        if (!take.loopChoices.empty()) {
+            const auto& best = take.loopChoices.front();
+            ready = {{"start", best.loop.span.start.value}, {"end", best.loop.span.end.value},
+                {"crossfade", best.loop.crossfade.value}, {"holdsDb", best.holdsDb},
+                {"verdict", nameOf(seamVerdict(best.cost))}};
+        }
         return {{"verdict", "none"}, {"start", nullptr}, {"end", nullptr}, {"crossfade", nullptr},
             {"mode", nullptr}, {"seam", nullptr}, {"pitchErrorCents", nullptr},
-            {"reason", take.loopMessage}};
+            {"reason", whyNoLoop(take)}, {"ready", ready}};
+    }
     const auto judged = judgeLoop(take.audio(), take.loop, take.period());
     return {{"verdict", nameOf(seamVerdict(judged.cost))}, {"start", take.loop.span.start.value},
         {"end", take.loop.span.end.value}, {"crossfade", take.loop.crossfade.value},
@@ -70,7 +86,8 @@ json loopReport(const Take& take)
             {{"clickDb", judged.seam.clickDb}, {"levelDb", judged.seam.levelDb},
                 {"timbreDb", judged.seam.timbreDb}, {"changeDb", judged.seam.changeDb},
                 {"dipDb", judged.seam.dipDb}, {"pulseDb", judged.seam.pulseDb}}},
-        {"pitchErrorCents", judged.pitchErrorCents}};
+        {"pitchErrorCents", judged.pitchErrorCents},
+        {"holdsDb", measureHold(take.audio(), take.kept, take.loop)}};
 }
 
 } // namespace
@@ -111,8 +128,15 @@ std::string analysisText(const std::string& file, const Take& take)
         text += "no clear pitch\n";
     }
     text += "  loop   ";
-    if (!take.loop.on)
-        return text + "none: it " + take.loopMessage + "\n";
+    if (!take.loop.on) {
+        text += "none: it " + whyNoLoop(take);
+        if (!take.loopChoices.empty()) {
+            const auto& best = take.loopChoices.front();
+            text +=
+                ", " + formatSeconds(double(best.loop.span.length()) / rate) + ", " + best.reason;
+        }
+        return text + "\n";
+    }
     const double seconds = double(take.loop.span.length()) / rate;
     const auto judged = judgeLoop(take.audio(), take.loop, take.period());
     const char* way = take.loop.mode == LoopMode::alternating ? "there and back, "

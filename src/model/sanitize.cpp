@@ -86,9 +86,8 @@ void sanitize(LoopCandidate& choice, std::int64_t frames)
 {
     choice.loop = clampLoop(choice.loop, frames);
     auto& s = choice.seam;
-    for (double* measure :
-        {&s.clickDb, &s.levelDb, &s.timbreDb, &s.changeDb, &s.dipDb, &s.pulseDb, &choice.cost,
-            &choice.pitchErrorCents})
+    for (double* measure : {&s.clickDb, &s.levelDb, &s.timbreDb, &s.changeDb, &s.dipDb, &s.pulseDb,
+             &choice.cost, &choice.pitchErrorCents, &choice.holdsDb})
         *measure = measureIn(*measure);
 }
 

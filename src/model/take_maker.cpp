@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/take_maker.h"
 
+#include "pitch/struck.h"
+
 #include "base/all_cores.h"
 #include "model/readings.h"
 #include "prepare/kept_part.h"
@@ -51,6 +53,7 @@ void hearAgain(Take& take, const Progress& progress)
         const auto kind = choice.kind;
         choice = judgeLoop(take.audio(), choice.loop, take.period());
         choice.kind = kind;
+        choice.holdsDb = measureHold(take.audio(), take.kept, choice.loop);
     }
     explain(take.loopChoices, take.rate());
 }
@@ -74,6 +77,7 @@ std::optional<LoopCandidate> loopFromFile(const Take& take, const SamplerInfo::L
         return std::nullopt;
     auto judged = judgeLoop(take.audio(), loop, take.period());
     judged.kind = LoopKind::fromFile;
+    judged.holdsDb = measureHold(take.audio(), take.kept, judged.loop);
     return judged;
 }
 
@@ -89,6 +93,16 @@ std::vector<LoopCandidate> loopsFromFile(const Take& take)
 }
 
 } // namespace
+
+bool isStruckDead(const Take& take)
+{
+    if (take.pitch.kind == SoundKind::percussive)
+        return true;
+    if (take.pitch.verdict != PitchVerdict::none)
+        return false;
+    const Span heard = stretchForPitch(take.audio(), take.kept);
+    return measureDecay(mixToMono(take.audio(), heard), take.rate()).dying();
+}
 
 void searchLoops(Take& take, bool takeBest, const Progress& progress)
 {
@@ -143,8 +157,12 @@ Result<Take> makePiece(const Take& source, Span kept, const std::string& name,
         take.tuning = Tuning::forPitch(*options.midi, TuningSource::byHand);
     else if (recording->sampler)
         takeFromFile(take, *recording->sampler);
-    if (options.findLoop)
+    if (options.findLoop) {
         searchLoops(take, true, progress.part(0.2, 1.0));
+        const bool given =
+            !take.loopChoices.empty() && take.loopChoices.front().kind == LoopKind::fromFile;
+        take.loop.on = take.loop.on && (given || !isStruckDead(take));
+    }
     if (progress.cancelled())
         return fail(
             ErrorCode::cancelled, "Listening to " + recording->fileName + " was cancelled.");

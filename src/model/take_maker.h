@@ -61,6 +61,9 @@ void readPitch(Take& take, const Progress& progress = {});
 /// After its treatments changed: reads the pitch again and measures the loop choices on the sound
 /// as it is now. The loop itself stays.
 void hearAgain(Take& take, const Progress& progress = {});
+/// Whether it is a kick, a snare, a knock: struck, gone at once, with or without a note. Such a
+/// sound gets no loop switched on by itself.
+bool isStruckDead(const Take& take);
 /// Searches loops in the kept part again; the loop itself is replaced only when `take` is told so.
 void searchLoops(Take& take, bool takeBest, const Progress& progress = {});
 

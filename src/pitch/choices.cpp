@@ -61,18 +61,28 @@ void offerPartials(PitchReport& report, const std::vector<PitchCandidate>& candi
 } // namespace
 
 void listChoices(PitchReport& report, const std::vector<PitchCandidate>& candidates,
-    double chosenHz, const std::string& reason)
+    double chosenHz, const std::string& reason, const std::vector<Offer>& beside)
 {
-    offer(report, *report.midi, noteBelief(candidates, chosenHz), reason);
+    offer(report, *report.midi, report.confidence, reason);
     for (const double note : report.notes)
         offer(report, note, noteBelief(candidates, hzOf(note).value),
             "one of " + std::to_string(report.notes.size()) + " notes at once");
-    if (report.kind == SoundKind::inharmonic)
+    for (const auto& [hz, why] : beside)
+        offer(report, midiOf(Hz{hz}), noteBelief(candidates, hz), why);
+    if (report.kind != SoundKind::harmonic)
         offerPartials(report, candidates);
     for (const auto& c : candidates) {
         const double midi = midiOf(Hz{c.series.f0});
         offer(report, midi, noteBelief(candidates, c.series.f0),
             reasonFor(c, chosenHz, report.partials));
+    }
+    double beliefs = 0.0;
+    for (std::size_t i = 1; i < report.choices.size(); ++i)
+        beliefs += report.choices[i].confidence;
+    const double left = 1.0 - report.confidence;
+    for (std::size_t i = 1; i < report.choices.size(); ++i) {
+        double& confidence = report.choices[i].confidence;
+        confidence = std::min({confidence * left / std::max(beliefs, left), report.confidence});
     }
 }
 

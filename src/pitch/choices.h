@@ -10,9 +10,17 @@ namespace puretone {
 std::string reasonFor(
     const PitchCandidate& c, double chosenHz, const std::vector<Partial>& partials);
 
-/// Fills the report's choices: its own note first, with `reason`, then each note that sounds beside
-/// it, the lowest and the strongest partial of a sound without a series, and the runners-up.
+/// A note worth offering, and why.
+struct Offer {
+    double hz = 0.0;
+    std::string reason;
+};
+
+/// Fills the report's choices: its own note first, with `reason`, then `beside`, each note that
+/// sounds with it, the lowest and the strongest partial of a sound without a series, and the
+/// runners-up. Their confidences add up to 1 at most: what the note itself leaves is theirs by
+/// belief.
 void listChoices(PitchReport& report, const std::vector<PitchCandidate>& candidates,
-    double chosenHz, const std::string& reason);
+    double chosenHz, const std::string& reason, const std::vector<Offer>& beside);
 
 } // namespace puretone

@@ -29,6 +29,12 @@ struct PitchMovement {
     bool rests() const { return steadySpread < 10.0 && steadySpread < 0.35 * spread; }
     bool operator==(const PitchMovement&) const = default;
 };
+/// Whether a line drifts or slides, beyond what vibrato does.
+inline bool wanders(const std::optional<PitchMovement>& movement)
+{
+    constexpr double wanderingCents = 40.0;
+    return movement && movement->smooth() && movement->slowRange > wanderingCents;
+}
 /// @return Nothing for fewer than three points.
 std::optional<PitchMovement> measureMovement(const PitchLine& line);
 

@@ -3,12 +3,9 @@
 
 #include "audio/level.h"
 #include "audio/resample.h"
-#include "base/quantity.h"
-#include "pitch/choices.h"
-#include "pitch/decision.h"
+#include "pitch/judgement.h"
 #include "pitch/rings.h"
 #include "pitch/several.h"
-#include "pitch/struck.h"
 
 #include <algorithm>
 
@@ -19,7 +16,6 @@ namespace {
 constexpr double clearFrom = 0.85;
 constexpr double uncertainFrom = 0.45;
 constexpr double neverClear = 0.84; ///< Ceiling where something in the evidence forbids certainty.
-constexpr double glidingCents = 100.0;
 constexpr std::size_t mostPartials = 40;
 
 /// What the report looks at.
@@ -51,21 +47,6 @@ Useful usefulPart(std::span<const float> mono, double rate)
     return useful;
 }
 
-SoundKind kindOf(const std::vector<Partial>& partials, const PitchCandidate& winner,
-    bool lonePartial, bool moves, bool dying, double windowSeconds, double tonal)
-{
-    if (dying)
-        return SoundKind::percussive;
-    // In a moment too short to tell partials apart, what has a pitch counts as harmonic.
-    if (windowSeconds < 0.15)
-        return SoundKind::harmonic;
-    return lonePartial
-            || (!moves
-                && inharmonicShare(partials, winner.series, windowSeconds, tonal) > mostlyHarmonic)
-        ? SoundKind::inharmonic
-        : SoundKind::harmonic;
-}
-
 /// The coarse frames do for a steady note; one that moves is followed closely.
 std::optional<PitchMovement> followMovement(
     const Useful& useful, double f0, const FrameSpread& frames, const Periodicity& periodicity)
@@ -82,64 +63,33 @@ std::optional<PitchMovement> followMovement(
     return movement;
 }
 
-/// The note itself: pitch, what kind of sound, and why.
-struct Verdict {
-    double hz = 0.0;
-    SoundKind kind = SoundKind::harmonic;
-    std::string reason;
-    bool doubtful = false; ///< Never to be called clear.
-};
-
-Verdict judge(const Useful& useful, const MeanSpectrum& spectrum,
-    const std::vector<Partial>& partials, const PitchCandidate& winner, const FrameSpread& frames,
-    const PitchReport& report, double clarity)
-{
-    using From = FinalPitch::From;
-    Verdict verdict;
-    const auto pitch = finalPitch(
-        winner, partials, frames, report.movement, clarity, spectrum.windowSeconds, report.tonal);
-    verdict.hz = pitch.hz;
-    verdict.reason = reasonFor(winner, winner.series.f0, partials);
-    const auto decay = measureDecay(useful.mono, useful.rate);
-    if (const auto struck = struckNote(partials, winner, decay)) {
-        verdict.hz = struck->hz;
-        verdict.reason = struck->reason;
-        verdict.kind = decay.dying() ? SoundKind::percussive : SoundKind::inharmonic;
-        verdict.doubtful = true;
-        return verdict;
-    }
-    // A dying sound whose pitch falls is named by where it comes to rest. A stiff string's period
-    // seems to fall while its upper partials die; its series does not.
-    const auto settled = settledPitch(useful.mono, useful.rate, pitch.hz, decay);
-    const bool glides = settled && settled->fall.value > glidingCents;
-    if (settled && (pitch.from != From::series || settled->fall.value > 40.0))
-        verdict.hz = settled->hz.value;
-    if (glides)
-        verdict.reason = "settles here after the attack";
-    else if (pitch.from == From::centre && report.wanders())
-        verdict.reason = "the middle of where it wanders";
-    else if (pitch.from == From::rest)
-        verdict.reason = "steadiest here, from " + formatSeconds(report.movement->steadyStart)
-            + " to " + formatSeconds(report.movement->steadyEnd);
-    const bool moves = frames.moves() && !(report.movement && report.movement->rests());
-    verdict.kind = kindOf(partials, winner, pitch.from == From::lonePartial, moves,
-        decay.dying() || glides, spectrum.windowSeconds, report.tonal);
-    return verdict;
-}
-
 /// Several notes at once are looked for where one steady series leaves something over.
-std::vector<double> notesBeside(const PitchReport& report, const std::vector<Partial>& partials,
-    const MeanSpectrum& spectrum, const FrameSpread& frames)
+std::vector<double> notesBeside(const PitchReport& report, const MeanSpectrum& spectrum,
+    const std::vector<Partial>& partials, const FrameSpread& frames)
 {
     constexpr double mostlyTonal = 0.6;
     const bool strays =
         frames.moves() && report.movement && report.movement->smooth() && !report.movement->rests();
-    if (strays || report.tonal < mostlyTonal || report.kind == SoundKind::percussive)
-        return {};
-    std::vector<double> notes;
-    for (const double hz : notesAtOnce(partials, spectrum.windowSeconds))
-        notes.push_back(midiOf(Hz{hz}));
-    return notes;
+    return strays || report.tonal < mostlyTonal
+        ? std::vector<double>{}
+        : notesAtOnce(partials, spectrum.windowSeconds, report.tonal);
+}
+
+/// Of several notes at once the lowest is the root, where one of them or their common period was
+/// read.
+void nameLowest(
+    Judgement& note, const std::vector<double>& notes, const std::vector<Partial>& partials)
+{
+    constexpr double same = 50.0; // cents
+    const auto isRead = [&](double hz) {
+        return std::abs(interval(Hz{hz}, Hz{note.hz}).value) < same;
+    };
+    if (notes.empty() || isRead(notes.front())
+        || (std::none_of(notes.begin(), notes.end(), isRead)
+            && !isCommonPeriod(note.hz, notes, partials)))
+        return;
+    note.hz = notes.front();
+    note.reason = "the lowest of " + std::to_string(notes.size()) + " notes at once";
 }
 
 void decideVerdict(PitchReport& report, double ceiling)
@@ -184,23 +134,33 @@ PitchReport analysePitch(std::span<const float> mono, double rate, const Progres
     const double belief = sways ? noteBelief(candidates, hzOf(report.movement->centre).value, 130.0)
                                 : noteBelief(candidates, f0);
     const auto certainty = certaintyOf(winner, belief, periodicity, frames, report.movement);
-    const auto verdict =
-        judge(useful, spectrum, partials, winner, frames, report, certainty.clarity);
-    report.midi = midiOf(Hz{verdict.hz});
-    report.kind = verdict.kind;
+    Evidence evidence{useful.mono, useful.rate, spectrum, partials, candidates, winner, frames,
+        report.movement, certainty, report.tonal, measureDecay(useful.mono, useful.rate),
+        std::nullopt, notesBeside(report, spectrum, partials, frames)};
+    if (!partials.empty())
+        evidence.strongest = followMode(useful.mono, useful.rate, Hz{partials.front().hz});
+    auto note = judge(evidence);
+    if (note.kind != SoundKind::percussive)
+        nameLowest(note, evidence.notes, partials);
+    report.midi = midiOf(Hz{note.hz});
+    report.kind = note.kind;
     report.stretch = winner.series.stretch;
-    report.confidence = certainty.confidence();
-    // Between the modes of a bell a line may leap; a drum's glide is told by where it settles.
+    report.confidence =
+        std::max(note.ofSeries ? certainty.confidence() : 0.0, bodyConfidence(evidence, note.hz));
+    // Between the modes of a bell a line may leap; a drum's glide is told by where it dwells.
     if (report.kind != SoundKind::harmonic)
         report.movement.reset();
-    report.notes = notesBeside(report, partials, spectrum, frames);
-    const double periods = double(useful.mono.size()) / useful.rate * verdict.hz;
+    if (report.kind != SoundKind::percussive)
+        for (const double hz : evidence.notes)
+            report.notes.push_back(midiOf(Hz{hz}));
+    const double periods = double(useful.mono.size()) / useful.rate * note.hz;
     constexpr double octaveDoubt = 0.9;
     constexpr double slides = 100.0; // cents: more than one key's worth
-    const bool doubtful = verdict.doubtful || belief < octaveDoubt || periods < 3.0
-        || !report.notes.empty() || (report.wanders() && report.movement->slowRange > slides);
+    const bool doubtful = note.doubtful || belief < octaveDoubt || periods < 3.0
+        || !report.notes.empty()
+        || (wanders(report.movement) && report.movement->slowRange > slides);
     decideVerdict(report, periods < 1.5 ? 0.0 : doubtful ? neverClear : 1.0);
-    listChoices(report, candidates, f0, verdict.reason);
+    listChoices(report, candidates, f0, note.reason, note.beside);
     progress.at(1.0);
     return report;
 }

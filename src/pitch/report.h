@@ -39,11 +39,7 @@ struct PitchReport {
 
     std::optional<Hz> hz() const { return midi ? std::optional(hzOf(*midi)) : std::nullopt; }
     /// Whether it drifts or slides, beyond what vibrato does.
-    bool wanders() const
-    {
-        return movement && movement->smooth() && movement->slowRange > wanderingCents;
-    }
-    static constexpr double wanderingCents = 40.0;
+    bool wanders() const { return puretone::wanders(movement); }
     bool operator==(const PitchReport&) const = default;
 };
 

@@ -2,17 +2,12 @@
 #include "pitch/struck.h"
 
 #include "audio/level.h"
-#include "pitch/movement.h"
-#include "pitch/note.h"
 
 #include <algorithm>
 #include <numeric>
 
 namespace puretone {
 
-namespace {
-
-/// Level of the strongest partial within 3 % of `hz`, dB under the strongest of all; -100 for none.
 double levelNear(const std::vector<Partial>& partials, double hz)
 {
     double best = -100.0;
@@ -21,6 +16,8 @@ double levelNear(const std::vector<Partial>& partials, double hz)
             best = std::max(best, p.levelDb());
     return best;
 }
+
+namespace {
 
 /// Where the strongest partial within 3 % of `hz` lies; nothing where there is none.
 std::optional<double> partialNear(const std::vector<Partial>& partials, double hz)
@@ -49,23 +46,64 @@ bool isBell(const std::vector<Partial>& partials, double hum)
         && at(1.2) < -30.0 && at(3.6) < -25.0 && std::max(at(4.8), at(7.2)) < tierce - 12.0;
 }
 
-/// A free bar: modes at 1 : 2.756 : 5.404 (chapter 2) and none where a string would have its own.
-/// Combs of the lower octaves catch such a pattern by accident.
-std::optional<StruckNote> barNote(
-    const std::vector<Partial>& partials, const PitchCandidate& winner)
+/// Share of the power of all partials that lies within 4 % of some places.
+double powerNear(const std::vector<Partial>& partials, std::initializer_list<double> places)
 {
+    double all = 0.0, near = 0.0;
     for (const auto& p : partials) {
-        const auto at = [&](double ratio) { return levelNear(partials, ratio * p.hz); };
+        const double power = p.amplitude * p.amplitude;
+        all += power;
+        if (std::any_of(places.begin(), places.end(),
+                [&](double hz) { return std::abs(p.hz / hz - 1.0) < 0.04; }))
+            near += power;
+    }
+    return all > 0.0 ? near / all : 0.0;
+}
+
+/// A free bar: modes at 1 : 2.756 : 5.404 (chapter 2), coming down to 1 : 2.72 : 5.02 and beyond as
+/// it gets thick, and none where a string would have its own.
+enum class Bar { no, likely, plain };
+Bar isBar(const std::vector<Partial>& partials, double hz, double one)
+{
+    const auto at = [&](double ratio) { return levelNear(partials, ratio * hz); };
+    const double two = std::max(at(2.72), at(2.756));
+    const double three = std::max({at(5.02), at(5.2), at(5.35)});
+    const double multiples = std::max({at(2.0), at(3.0), at(4.0)});
+    if (two < -25.0 || three < -30.0)
+        return Bar::no;
+    if (one > -6.0 && multiples < -35.0)
+        return Bar::plain;
+    const bool stands = multiples < -20.0 && multiples < std::min({one, two, three}) - 10.0;
+    return one > -14.0 && stands && powerNear(partials, {hz, 2.74 * hz, 5.2 * hz}) > 0.6
+        ? Bar::likely
+        : Bar::no;
+}
+
+constexpr const char* barWords = "lowest mode of a bar: modes at 1 : 2.76 : 5.4";
+
+/// Combs of the lower octaves catch a bar's pattern by accident.
+std::optional<StruckNote> barNote(
+    const std::vector<Partial>& partials, const PitchCandidate& winner, const Decay& decay)
+{
+    const bool weakComb = winner.score < 0.35 && decay.rings;
+    for (const auto& p : partials) {
         if (p.hz < 150.0 || std::abs(p.hz / winner.series.f0 - 1.0) < 0.03)
             continue;
-        if (p.levelDb() > -6.0 && at(2.756) > -25.0 && at(5.35) > -30.0 && at(2.0) < -35.0
-            && at(3.0) < -35.0 && at(4.0) < -35.0)
-            return StruckNote{p.hz, "lowest mode of a bar: modes at 1 : 2.76 : 5.4"};
+        const auto bar = isBar(partials, p.hz, p.levelDb());
+        if (bar == Bar::plain || (bar == Bar::likely && weakComb))
+            return StruckNote{p.hz, barWords};
     }
     return std::nullopt;
 }
 
 } // namespace
+
+std::optional<std::string> barReason(const std::vector<Partial>& partials, double hz)
+{
+    return isBar(partials, hz, levelNear(partials, hz)) != Bar::no
+        ? std::optional<std::string>(barWords)
+        : std::nullopt;
+}
 
 const PitchCandidate& secondLook(
     const std::vector<PitchCandidate>& candidates, const std::vector<Partial>& partials)
@@ -115,7 +153,7 @@ std::optional<StruckNote> struckNote(
         if (isBell(partials, hum))
             return StruckNote{strikeNote(partials, hum),
                 "strike note of a bell: hum, tierce and nominal are there"};
-    if (const auto bar = barNote(partials, winner))
+    if (const auto bar = barNote(partials, winner, decay))
         return bar;
     const auto at = [&](double ratio) { return levelNear(partials, ratio * f0); };
     const bool nothingAbove = std::none_of(partials.begin(), partials.end(),
@@ -124,91 +162,6 @@ std::optional<StruckNote> struckNote(
         && (nothingAbove || winner.score < 0.5))
         return StruckNote{2.0 * f0, "principal mode of a kettledrum: modes at 1 : 1.5 : 2"};
     return std::nullopt;
-}
-
-namespace {
-
-/// midi(t) = rest + fall exp(-t / time), fitted with weights.
-struct Fall {
-    double rest = 0.0, fall = 0.0, error = 1e300;
-};
-
-Fall fitFall(const std::vector<PitchLine::Point>& points, double time)
-{
-    double w = 0, we = 0, wee = 0, wp = 0, wpe = 0;
-    for (const auto& p : points) {
-        const double weight = p.level * p.clarity, e = std::exp(-p.seconds / time);
-        w += weight;
-        we += weight * e;
-        wee += weight * e * e;
-        wp += weight * p.midi;
-        wpe += weight * e * p.midi;
-    }
-    const double det = w * wee - we * we;
-    if (det < 1e-9 * w * wee)
-        return {};
-    Fall fit{(wee * wp - we * wpe) / det, (w * wpe - we * wp) / det, 0.0};
-    for (const auto& p : points) {
-        const double off = p.midi - fit.rest - fit.fall * std::exp(-p.seconds / time);
-        fit.error += p.level * p.clarity * off * off;
-    }
-    return fit;
-}
-
-/// The points from the loudest one down to 40 dB below it, times counted from the first.
-std::vector<PitchLine::Point> ringingPart(const PitchLine& line)
-{
-    auto points = line.points;
-    const auto loudest = std::max_element(points.begin(), points.end(),
-        [](const auto& a, const auto& b) { return a.level < b.level; });
-    const double least = 0.01 * loudest->level;
-    points.erase(points.begin(), loudest);
-    const auto quiet =
-        std::find_if(points.begin(), points.end(), [&](const auto& p) { return p.level < least; });
-    points.erase(quiet, points.end());
-    const double first = points.empty() ? 0.0 : points.front().seconds;
-    for (auto& p : points)
-        p.seconds -= first;
-    return points;
-}
-
-} // namespace
-
-std::optional<SettledPitch> settledPitch(
-    std::span<const float> mono, double rate, double f0, const Decay& decay)
-{
-    if (!decay.rings || decay.endLevel > 0.15)
-        return std::nullopt;
-    constexpr double worthNaming = 0.08; // semitones of fall
-    TrackOptions closely;
-    closely.windowSeconds = std::clamp(2.5 / f0, 0.012, 0.093);
-    closely.hopSeconds = 0.004;
-    closely.mostPoints = 250;
-    const auto points = ringingPart(followPitch(
-        mono.first(std::min(mono.size(), std::size_t(1.0 * rate))), rate, midiOf(Hz{f0}), closely));
-    if (points.size() < 6)
-        return std::nullopt;
-    const PitchLine ringing{
-        points, std::size_t(std::lround(points.back().seconds / closely.hopSeconds)) + 1};
-    if (const auto movement = measureMovement(ringing); !movement || !movement->smooth())
-        return std::nullopt;
-    Fall best;
-    for (int i = 0; i < 16; ++i) {
-        const double time = 0.008 * std::pow(1.25, i); // to a quarter of a second
-        if (const auto fit = fitFall(points, time); fit.error < best.error)
-            best = fit;
-    }
-    if (best.fall < worthNaming)
-        return std::nullopt;
-    // An ear hears no further than the sound goes.
-    double lowest = points.back().midi;
-    for (const auto& p : points)
-        lowest = std::min(lowest, p.midi);
-    const double rest = std::max(best.rest, lowest - 0.3);
-    // The whole take was named by what it holds longest: a line that ends elsewhere has strayed.
-    if (std::abs(rest - midiOf(Hz{f0})) > 1.0)
-        return std::nullopt;
-    return SettledPitch{hzOf(rest), Cents{100.0 * best.fall}};
 }
 
 } // namespace puretone

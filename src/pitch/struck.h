@@ -2,12 +2,14 @@
 #pragma once
 
 #include "pitch/candidates.h"
-#include "pitch/track.h"
 
 #include <optional>
 #include <string>
 
 namespace puretone {
+
+/// Level of the strongest partial within 3 % of `hz`, dB under the strongest of all; -100 for none.
+double levelNear(const std::vector<Partial>& partials, double hz);
 
 /// How a sound dies away after its loudest moment.
 struct Decay {
@@ -33,16 +35,7 @@ const PitchCandidate& secondLook(
 /// free bars (1 : 2.76 : 5.4).
 std::optional<StruckNote> struckNote(
     const std::vector<Partial>& partials, const PitchCandidate& winner, const Decay& decay);
-
-/// Where a falling pitch comes to rest.
-struct SettledPitch {
-    Hz hz;
-    Cents fall; ///< From the loudest moment, positive.
-};
-/// Follows a dying sound closely and fits a pitch that falls exponentially to its rest, as skins do
-/// whose tension gives way (Fletcher and Rossing, chapter 18). Nothing for sounds that last, and
-/// for those that hardly fall.
-std::optional<SettledPitch> settledPitch(
-    std::span<const float> mono, double rate, double f0, const Decay& decay);
+/// Says so where a note is the lowest mode of a free bar; nothing otherwise.
+std::optional<std::string> barReason(const std::vector<Partial>& partials, double hz);
 
 } // namespace puretone

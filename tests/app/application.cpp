@@ -2,9 +2,8 @@
 // Makes the QApplication before the first test and takes it down after the last.
 #include "app/shell/application.h"
 #include "app/theme/theme.h"
+#include "support/takes.h"
 
-#include <QSettings>
-#include <QStandardPaths>
 #include <catch2/catch.hpp>
 #include <memory>
 
@@ -16,7 +15,10 @@ public:
 
     void testRunStarting(const Catch::TestRunInfo&) override
     {
-        QStandardPaths::setTestModeEnabled(true);
+        // Settings, recordings and recovery copies of this run alone: tests run beside each other, and
+        // what one leaves unsaved must not be offered to another.
+        for (const char* name : {"XDG_DATA_HOME", "XDG_CONFIG_HOME", "XDG_CACHE_HOME", "HOME"})
+            qputenv(name, QByteArray::fromStdString(home_.path().string()));
         application_ = std::make_unique<puretone::app::Application>(count_, arguments_);
         QApplication::setApplicationName(QStringLiteral("puretone-tests"));
         puretone::app::Theme::loadFonts();
@@ -25,6 +27,7 @@ public:
     void testRunEnded(const Catch::TestRunStats&) override { application_.reset(); }
 
 private:
+    const probe::TemporaryFolder home_;
     int count_ = 1;
     char name_[10] = "app_tests";
     char* arguments_[2] = {name_, nullptr};

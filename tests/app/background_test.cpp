@@ -118,8 +118,8 @@ TEST_CASE("what a job throws becomes a sentence, and the others go on", "[app][b
         [](const Progress&) -> int { throw std::runtime_error("the rope broke"); },
         [&] { done = true; });
     background.run(
-        "b", Background::Running::finish,
-        [](const Progress&) -> int { throw std::bad_alloc(); }, [&] { done = true; });
+        "b", Background::Running::finish, [](const Progress&) -> int { throw std::bad_alloc(); },
+        [&] { done = true; });
     background.run(
         "c", Background::Running::finish, [](const Progress&) -> int { throw 7; },
         [&] { done = true; }, Background::Lane::bulk, [&](const Error& error) { own = error; });
@@ -127,8 +127,7 @@ TEST_CASE("what a job throws becomes a sentence, and the others go on", "[app][b
         "d", Background::Running::finish, [](const Progress&) { return 1; },
         [] { throw std::runtime_error("the lamp went out"); });
     background.run(
-        "e", Background::Running::finish, [](const Progress&) { return 1; },
-        [&] { other = true; });
+        "e", Background::Running::finish, [](const Progress&) { return 1; }, [&] { other = true; });
     background.settle();
     CHECK_FALSE(done);
     CHECK(other);

@@ -27,7 +27,8 @@ TEST_CASE("mangled documents open in the window or are refused, and every stop p
     int opened = 0;
     for (int round = 0; round < 40; ++round) {
         const auto path = folder / (std::to_string(round) + ".unsaved");
-        std::ofstream(path) << about << "\n" << mangled(text, random, round == 0 ? 0 : 1 + round % 6);
+        std::ofstream(path) << about << "\n"
+                            << mangled(text, random, round == 0 ? 0 : 1 + round % 6);
         auto left = std::make_shared<LeftBehind>();
         left->folder = folder / "none";
         left->documents = {{path, "x", ""}};

@@ -266,7 +266,8 @@ TEST_CASE("a search for loops does not overwrite what was done meanwhile", "[app
         const auto moved = d.document();
         d.settle();
         CHECK(d.document() == moved);
-        CHECK_THAT(d.window.messages()->text().toStdString(), Contains("changed during the search"));
+        CHECK_THAT(
+            d.window.messages()->text().toStdString(), Contains("changed during the search"));
     }
     SECTION("another document was opened")
     {

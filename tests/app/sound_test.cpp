@@ -285,7 +285,14 @@ TEST_CASE("a folder with forty good and ten broken files gives forty takes and o
 TEST_CASE("a long take is treated with progress that can be cancelled", "[app][treat]")
 {
     Driver d;
-    Audio audio{48000.0, {std::vector<float>(std::size_t(150 * 48000), 0.1f)}};
+    // Long enough that its treating is seen; under a sanitizer, which slows it, a seventh is
+    // enough.
+#if defined(__SANITIZE_ADDRESS__) || defined(__SANITIZE_THREAD__)
+    constexpr int seconds = 20;
+#else
+    constexpr int seconds = 150;
+#endif
+    Audio audio{48000.0, {std::vector<float>(std::size_t(seconds * 48000), 0.1f)}};
     const auto take = plainTake(std::move(audio), 60.0, "long");
     d.session().edit("Long", [&](Instrument& next) { next = instrumentOf(take); });
     d.settle();

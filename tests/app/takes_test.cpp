@@ -67,6 +67,63 @@ TEST_CASE(
     CHECK_FALSE(d.window.takes()->isVisible());
 }
 
+TEST_CASE("a recording of several notes is noticed, and one click shows the split", "[app][split]")
+{
+    Driver d;
+    d.drop(sounds + "bottles.flac");
+    auto* path = d.window.path();
+    const auto reading = [&] {
+        return readingOf(Stop::sound, d.document(), d.session().take(), {},
+            {std::nullopt, d.session().notesInside()});
+    };
+    CHECK(d.session().notesInside() == 6);
+    CHECK_THAT(reading().text, Contains("6 notes"));
+    CHECK_FALSE(reading().concern.empty());
+    const auto before = d.document();
+
+    SECTION("from any stop, by the words under Sound")
+    {
+        d.goTo(Stop::loop);
+        CHECK_FALSE(d.session().splitProposal());
+        QTest::mouseClick(path, Qt::LeftButton, {}, path->readingOf(Stop::sound).toPoint());
+        REQUIRE(d.session().splitProposal());
+        CHECK(path->current() == Stop::sound);
+        CHECK(wantedNotes(*d.session().splitProposal()) == 6);
+        CHECK(d.document() == before);
+        d.click(d.window.stop(Stop::sound), "Make 6 takes");
+        CHECK(d.document().takes.size() == 6);
+        CHECK(d.session().notesInside() == 1); // that is answered
+    }
+    SECTION("by the button below the wave, and treated meanwhile")
+    {
+        static_cast<SoundStop*>(d.window.stop(Stop::sound))->treatments()->add(Level{});
+        d.settle();
+        d.click(d.window.stop(Stop::sound), "Show the split");
+        REQUIRE(d.session().splitProposal());
+        CHECK(wantedNotes(*d.session().splitProposal()) == 6);
+        d.click(d.window.stop(Stop::sound), "Do not split");
+        CHECK_FALSE(d.session().splitProposal());
+        CHECK(d.session().notesInside() == 1);
+    }
+    SECTION("kept as one, it is not asked again")
+    {
+        d.click(d.window.stop(Stop::sound), "Keep it as one");
+        CHECK(d.session().notesInside() == 1);
+        CHECK(reading().concern.empty());
+        CHECK(d.document() == before);
+    }
+}
+
+TEST_CASE("a single note raises no question", "[app][split]")
+{
+    Driver d;
+    for (const char* name : {"fog-horn", "keepers-hum", "buoy-bell", "mooring-post"}) {
+        d.open(sounds + name + ".flac");
+        CAPTURE(name);
+        CHECK(d.session().notesInside() == 1);
+    }
+}
+
 TEST_CASE(
     "several files join the takes; the bad ones are listed, the others go on", "[app][bad-input]")
 {

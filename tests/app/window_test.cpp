@@ -347,9 +347,28 @@ TEST_CASE("every control can be reached by keyboard and has a name", "[app][acce
     }
 }
 
+namespace {
+
+/// Share of a stretch of a picture that is neither card nor paper.
+double painted(const QImage& image, const QRect& inside)
+{
+    const auto& t = Theme::tokens();
+    int count = 0, all = 0;
+    for (int y = inside.top(); y < std::min(inside.bottom(), image.height()); y += 2)
+        for (int x = inside.left(); x < std::min(inside.right(), image.width()); x += 2) {
+            const QColor colour = image.pixelColor(x, y);
+            ++all;
+            count += colour != t.paper && colour != t.panel && colour != t.well ? 1 : 0;
+        }
+    return double(count) / std::max(1, all);
+}
+
+} // namespace
+
 TEST_CASE("every stop paints in both themes, empty and full, small and large", "[app][paint]")
 {
     Driver d;
+    std::vector<QImage> seen;
     for (const bool full : {false, true}) {
         if (full)
             d.open(sounds + "bottles.flac");
@@ -361,6 +380,12 @@ TEST_CASE("every stop paints in both themes, empty and full, small and large", "
                     d.window.goTo(stop);
                     const auto image = d.window.grab().toImage();
                     CHECK(image.pixelColor(3, 3) == Theme::tokens().paper);
+                    // The bench is a card with something on it, and no two stops look alike.
+                    CAPTURE(full, int(theme), size.width(), int(stop));
+                    CHECK(painted(image, d.window.stop(stop)->geometry()) > (full ? 0.01 : 0.002));
+                    for (const auto& other : seen)
+                        CHECK(other != image);
+                    seen.push_back(image);
                 }
             }
         }

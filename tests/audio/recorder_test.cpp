@@ -32,8 +32,8 @@ void catchUp(const Recorder& recorder, std::uint64_t frames)
     REQUIRE(recorder.looked() >= frames);
 }
 
-/// Hands a signal to a recorder in blocks of a tenth of a second, each after the one before has been
-/// looked at where `slowly`.
+/// Hands a signal to a recorder in blocks of a tenth of a second, each after the one before has
+/// been looked at where `slowly`.
 void play(Recorder& recorder, const std::vector<float>& left, const std::vector<float>& right,
     bool slowly = false)
 {

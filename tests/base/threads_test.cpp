@@ -4,7 +4,9 @@
 #include "base/recent_audio.h"
 #include "engine/handover.h"
 
+#include <atomic>
 #include <catch2/catch.hpp>
+#include <chrono>
 #include <thread>
 
 using namespace puretone;
@@ -67,7 +69,7 @@ TEST_CASE("the recent past is the newest part of a long stream", "[base]")
 namespace {
 
 struct Counted {
-    static inline int alive = 0;
+    static inline std::atomic<int> alive = 0;
     Counted() { ++alive; }
     ~Counted() { --alive; }
 };
@@ -93,6 +95,67 @@ TEST_CASE("values handed over are freed by the publisher, each once", "[base][th
         CHECK(handover.retire(second));
     }
     CHECK(Counted::alive == 0);
+}
+
+TEST_CASE("values pass between threads that both hurry, each freed once", "[base][threads]")
+{
+    {
+        Handover<Counted> handover;
+        constexpr int count = 20000;
+        std::atomic<bool> done{false};
+        std::jthread audio([&] {
+            const Counted* held = nullptr;
+            while (!done.load(std::memory_order_acquire)) {
+                const Counted* next = handover.take();
+                if (next == nullptr)
+                    continue;
+                // Until the last one has been collected, both are held.
+                while (held != nullptr && !handover.retire(held))
+                    if (done.load()) {
+                        delete held;
+                        break;
+                    }
+                held = next;
+            }
+            // What it holds at its end is its own.
+            delete held;
+        });
+        for (int i = 0; i < count; ++i) {
+            handover.publish(std::make_unique<const Counted>());
+            if (i % 3 == 0)
+                handover.collect();
+        }
+        done.store(true, std::memory_order_release);
+    }
+    CHECK(Counted::alive == 0);
+}
+
+TEST_CASE("the recent past is copied whole while it goes on being written", "[base][threads]")
+{
+    RecentAudio recent(65536);
+    std::atomic<bool> done{false};
+    std::jthread audio([&] {
+        std::vector<float> left(64), right(64);
+        std::uint64_t next = 0;
+        while (!done.load(std::memory_order_acquire)) {
+            for (std::size_t i = 0; i < 64; ++i, ++next) {
+                left[i] = float(next % 8000000);
+                right[i] = -left[i];
+            }
+            recent.write(left.data(), right.data(), 64);
+            // As fast as 40 times real time: the slack of a second is never used up.
+            std::this_thread::sleep_for(std::chrono::microseconds(30));
+        }
+    });
+    for (int round = 0; round < 200; ++round) {
+        const auto newest = recent.written();
+        const auto copy = recent.since(newest > 2000 ? newest - 2000 : 0);
+        for (std::size_t i = 0; i < copy.channels[0].size(); ++i) {
+            REQUIRE(copy.channels[0][i] == float((copy.from + i) % 8000000));
+            REQUIRE(copy.channels[1][i] == -copy.channels[0][i]);
+        }
+    }
+    done.store(true, std::memory_order_release);
 }
 
 TEST_CASE("MIDI messages are read, unknown ones ignored", "[base]")

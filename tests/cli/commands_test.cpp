@@ -59,6 +59,28 @@ TEST_CASE("analyze prints the contract's object for each file", "[cli]")
     CHECK(count == 2);
 }
 
+TEST_CASE("without --json, analyze and info say the same in words", "[cli]")
+{
+    const auto horn = run({"analyze", demo + "fog-horn.flac"});
+    CHECK(horn.status == 0);
+    CHECK_THAT(horn.out,
+        Contains("pitch  A#2 (46) -12.0 ct") && Contains("clear (100 %), harmonic")
+            && Contains("loop   ") && Contains("seamless") && Contains("crossfade"));
+    const auto wind = run({"analyze", demo + "wind-in-the-rigging.flac"});
+    CHECK_THAT(wind.out, Contains("none (") && Contains("unpitched"));
+    const auto post = run({"analyze", demo + "mooring-post.flac"});
+    CHECK_THAT(post.out,
+        Contains("dwells here while it is loud")
+            && Contains("loop   none: it is struck and gone at once")
+            && Contains("dB below the attack"));
+    const auto info = run({"info", std::string(DEMO_FOLDER) + "/skerry-light.puretone"});
+    CHECK(info.status == 0);
+    CHECK_THAT(info.out,
+        Contains("Skerry Light\n") && Contains("root A#2 (46), fine tune +12.0 ct")
+            && Contains("loop of 2.11 s") && Contains("keys   A0 (21) to C8 (108)")
+            && Contains("release 150 ms"));
+}
+
 TEST_CASE("one bad file among good ones is told, the others are done", "[cli][bad-input]")
 {
     const TemporaryFolder folder;

@@ -55,7 +55,8 @@ TEST_CASE("single notes of the demo are read as what they are", "[demo][pitch]")
     CHECK_THAT(100.0 * (*take.pitch.midi - truth["midi"].get<double>()),
         Catch::Matchers::WithinAbs(0.0, 10.0));
     CHECK(nameOf(take.pitch.kind) == truth["kind"].get<std::string>());
-    CHECK(take.loop.on);
+    CHECK(take.loop.on == (take.pitch.kind != SoundKind::percussive));
+    CHECK_FALSE(take.loopChoices.empty());
 }
 
 TEST_CASE("wind has no clear pitch", "[demo][pitch]")

@@ -28,7 +28,7 @@ bool until(const std::function<bool()>& done, double seconds = 10.0)
 
 class JackServer {
 public:
-    JackServer()
+    explicit JackServer(const char* outputs = "2")
     {
         const std::string name = "puretone-" + std::to_string(::getpid());
         ::setenv("JACK_DEFAULT_SERVER", name.c_str(), 1);
@@ -39,7 +39,7 @@ public:
             (void)!std::freopen("/dev/null", "w", stdout);
             (void)!std::freopen("/dev/null", "w", stderr);
             ::execlp("jackd", "jackd", "--no-realtime", "--no-mlock", "-n", name.c_str(), "-d",
-                "dummy", "-r", "48000", "-p", "256", nullptr);
+                "dummy", "-r", "48000", "-p", "256", "-P", outputs, nullptr);
             ::_exit(127);
         }
         runs_ = until([this] { return !output().empty(); });
@@ -103,6 +103,38 @@ TEST_CASE("a real output plays until its server dies, and that is noticed", "[de
     CHECK(until([&] { return !(*output)->alive(); }));
 }
 
+TEST_CASE("an output with one side hears both", "[devices][jack]")
+{
+    JackServer server("1");
+    if (!server.runs()) {
+        WARN("No JACK server can be started here: not tested.");
+        return;
+    }
+    std::atomic<int> blocks{0};
+    std::atomic<bool> apart{true};
+    auto output = openOutput(JackServer::output(),
+        {[](double, int) {},
+            [&](float* left, float* right, int frames) {
+                // Two stretches that do not touch, or one side would overwrite the other.
+                apart = apart && (right >= left + frames || left >= right + frames);
+                std::fill_n(left, frames, 0.5f);
+                std::fill_n(right, frames, -0.5f);
+                ++blocks;
+            }});
+    REQUIRE(output);
+    CHECK(until([&] { return blocks > 10; }));
+    CHECK(apart);
+    CHECK((*output)->alive());
+}
+
+TEST_CASE("both sides fold to their mean", "[devices]")
+{
+    std::vector<float> left = {1.0f, 0.5f, -0.25f, 0.0f};
+    const std::vector<float> right = {1.0f, -0.5f, 0.75f, 0.5f};
+    foldToMono(left.data(), right.data(), 3);
+    CHECK(left == std::vector<float>{1.0f, 0.0f, 0.25f, 0.0f});
+}
+
 TEST_CASE("an output that opens and does not start is refused", "[devices][jack][bad-input]")
 {
     JackServer server;
@@ -111,8 +143,8 @@ TEST_CASE("an output that opens and does not start is refused", "[devices][jack]
         return;
     }
     // The server dies in between.
-    const auto output = openOutput(JackServer::output(),
-        {[&](double, int) { server.kill(); }, [](float*, float*, int) {}});
+    const auto output = openOutput(
+        JackServer::output(), {[&](double, int) { server.kill(); }, [](float*, float*, int) {}});
     REQUIRE_FALSE(output);
     CHECK(output.error().code == ErrorCode::noDevice);
     CHECK_THAT(output.error().message, Contains("could not be opened"));

@@ -69,8 +69,10 @@ TEST_CASE("MIDI files are read with their tempo changes, of whatever track", "[f
 {
     // Half a second a quarter until the note is half over, then a whole one.
     const Bytes tempos = {0, 0xff, 0x51, 3, 0x07, 0xa1, 0x20, 48, 0xff, 0x51, 3, 0x0f, 0x42, 0x40};
-    CHECK_THAT(times(header(1, 2, 96) + track(tempos + end) + track(note + end)), near({0.0, 0.75}));
-    CHECK_THAT(times(header(1, 2, 96) + track(note + end) + track(tempos + end)), near({0.0, 0.75}));
+    CHECK_THAT(
+        times(header(1, 2, 96) + track(tempos + end) + track(note + end)), near({0.0, 0.75}));
+    CHECK_THAT(
+        times(header(1, 2, 96) + track(note + end) + track(tempos + end)), near({0.0, 0.75}));
     // Without any: 120 a minute.
     CHECK_THAT(times(header(0, 1, 96) + track(note + end)), near({0.0, 0.5}));
     // A tempo of nothing is none.

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Bytes as the document of a project file, through the gate, and on through all that the program does
-// with it: readings, the pictures' geometry, treatments, compiling, a fifth of a second of sound.
-// Built with clang (tools/fuzz); a finding becomes a test in tests/model/gate_test.cpp.
+// Bytes as the document of a project file, through the gate, and on through all that the program
+// does with it: readings, the pictures' geometry, treatments, compiling, a fifth of a second of
+// sound. Built with clang (tools/fuzz); a finding becomes a test in tests/model/gate_test.cpp.
 #include "app/widgets/envelope_view.h"
 #include "app/widgets/keyboard.h"
 #include "app/widgets/wave_geometry.h"
@@ -25,8 +25,8 @@ void walkPictures(const Instrument& document)
         }
     }
     const auto envelope = EnvelopeGeometry::make(area, document.envelope);
-    for (const auto point : {EnvelopePoint::attack, EnvelopePoint::hold, EnvelopePoint::decay,
-             EnvelopePoint::release})
+    for (const auto point :
+        {EnvelopePoint::attack, EnvelopePoint::hold, EnvelopePoint::decay, EnvelopePoint::release})
         (void)envelope.dragged(point, envelope.gripOf(point));
     const KeyboardGeometry keys{area};
     for (const auto& zone : document.zones)
@@ -38,8 +38,7 @@ void walkPictures(const Instrument& document)
 extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size)
 {
     static const Instrument original = probe::everyKindOfValue();
-    const auto read =
-        probe::readWith(original, {reinterpret_cast<const char*>(data), size});
+    const auto read = probe::readWith(original, {reinterpret_cast<const char*>(data), size});
     if (!read || read->takes.size() > 8 || read->zones.size() > 64)
         return 0;
     if (!(sanitized(*read) == *read))

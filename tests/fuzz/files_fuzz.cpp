@@ -43,8 +43,8 @@ extern "C" int LLVMFuzzerInitialize(int*, char***)
         (void)writeBytes(std::filesystem::path(folder) / name, bytes);
     };
     const auto tone = probe::instrumentOf(probe::looped(
-        probe::plainTake(probe::mono(probe::harmonicTone(233.0, 16000.0, 0.2), 16000.0), 58.0),
-        800, 2400, 100));
+        probe::plainTake(probe::mono(probe::harmonicTone(233.0, 16000.0, 0.2), 16000.0), 58.0), 800,
+        2400, 100));
     const unsigned char midi[] = {'M', 'T', 'h', 'd', 0, 0, 0, 6, 0, 0, 0, 1, 0, 96, 'M', 'T', 'r',
         'k', 0, 0, 0, 12, 0, 0x90, 69, 100, 96, 0x80, 69, 0, 0, 0xff, 0x2f, 0};
     const auto score = std::as_bytes(std::span(midi));

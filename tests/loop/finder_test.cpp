@@ -6,6 +6,7 @@
 #include "loop/joints.h"
 #include "support/signals.h"
 
+#include <algorithm>
 #include <catch2/catch.hpp>
 #include <set>
 
@@ -86,10 +87,51 @@ TEST_CASE("eight candidates or more differ in place and in kind", "[loop][finder
     for (const auto kind : {LoopKind::longLiving, LoopKind::shortSteady, LoopKind::lastSteady,
              LoopKind::afterAttack, LoopKind::thereAndBack})
         CHECK(kinds.count(kind) == 1);
-    for (const auto& c : report.candidates) {
+    for (const auto& c : report.candidates) { // eight at the least, see above
         CHECK_FALSE(c.reason.empty());
         // What is said about each is what it measures on its own.
         CHECK(judgeLoop(audio, c.loop, 1.0 / 220.0).cost == Approx(c.cost).margin(0.01));
+    }
+}
+
+TEST_CASE("of noise the longest loop with a long crossfade wins", "[loop][finder][noise]")
+{
+    const double seconds = GENERATE(2.0, 6.0);
+    auto wave = noise(rate, seconds, 0.1, 3);
+    // A click now and then is part of the recording; it must not come back every second.
+    for (std::size_t i = 7000; i < wave.size(); i += 61000)
+        wave[i] += 0.7f;
+    const Audio audio = mono(wave);
+    const auto report = findLoops(audio, whole(audio), std::nullopt);
+    REQUIRE_FALSE(report.candidates.empty());
+    const auto& best = report.candidates.front();
+    CAPTURE(seconds, best.reason, double(best.loop.span.length()) / rate);
+    CHECK(report.verdict == SeamVerdict::seamless);
+    CHECK(double(best.loop.span.length()) > 0.45 * seconds * rate);
+    CHECK(double(best.loop.crossfade.value) > 0.08 * rate);
+    for (const auto& c : report.candidates)
+        CHECK(double(c.loop.span.length()) > 0.1 * rate);
+}
+
+TEST_CASE("of a sound that dies away it is said how high a loop holds, and a high one is offered",
+    "[loop][finder][decay]")
+{
+    const Audio audio = mono(decaying(harmonicTone(220.0, rate, 2.5), rate, 2.0)); // 30 dB a second
+    const auto report = findLoops(audio, whole(audio), 1.0 / 220.0);
+    REQUIRE_FALSE(report.candidates.empty());
+    const auto held = std::find_if(report.candidates.begin(), report.candidates.end(),
+        [](const LoopCandidate& c) { return c.kind == LoopKind::heldHigh; });
+    REQUIRE(held != report.candidates.end());
+    CHECK(held->loop.evenOut == 1.0);
+    CHECK(held->holdsDb > -12.0);
+    for (const auto& c : report.candidates) {
+        // 30 dB a second from the attack to the middle of the loop's power, near its beginning.
+        const double start = double(c.loop.span.start.value) / rate;
+        const double end = double(c.loop.span.end.value) / rate;
+        CHECK(c.holdsDb < -30.0 * start + 2.0);
+        CHECK(c.holdsDb > -30.0 * end - 2.0);
+        const bool said = c.reason.find("dB below the attack") != std::string::npos;
+        CHECK(said == (c.holdsDb < -10.0));
     }
 }
 

@@ -32,24 +32,24 @@ TEST_CASE("a living loop is preferred unless it is much worse", "[loop][ranking]
 {
     const auto dead = candidate(1.0, 0.02, 0.1, LoopKind::shortSteady);
     for (const double cost : {0.2, 0.6, 1.0})
-        CHECK(preference(candidate(1.0, 0.6, cost, LoopKind::longLiving), rate, 0.3)
-            < preference(dead, rate, 0.3));
-    CHECK(preference(candidate(1.0, 0.6, 3.0, LoopKind::longLiving), rate, 0.3)
-        > preference(dead, rate, 0.3));
+        CHECK(preference(candidate(1.0, 0.6, cost, LoopKind::longLiving), rate, LoopTaste{})
+            < preference(dead, rate, LoopTaste{}));
+    CHECK(preference(candidate(1.0, 0.6, 3.0, LoopKind::longLiving), rate, LoopTaste{})
+        > preference(dead, rate, LoopTaste{}));
     // In a recording of a few periods nothing lives, and nothing is held against short loops.
     Sustain brief;
     brief.to = 0.1;
-    CHECK(livingSeconds(brief) == 0.0);
+    CHECK(tasteFor(brief, true).living == 0.0);
     Sustain ordinary;
     ordinary.to = 3.0;
-    CHECK(livingSeconds(ordinary) == Approx(0.3));
+    CHECK(tasteFor(ordinary, true).living == Approx(0.3));
     // Among equally good ones length decides; an out of tune one falls behind.
-    CHECK(preference(candidate(1.0, 1.2, 0.3, LoopKind::longLiving), rate, 0.3)
-        < preference(candidate(1.0, 0.5, 0.05, LoopKind::longLiving), rate, 0.3));
+    CHECK(preference(candidate(1.0, 1.2, 0.3, LoopKind::longLiving), rate, LoopTaste{})
+        < preference(candidate(1.0, 0.5, 0.05, LoopKind::longLiving), rate, LoopTaste{}));
     auto outOfTune = candidate(1.0, 0.5, 0.1, LoopKind::longLiving);
-    const double inTune = preference(outOfTune, rate, 0.3);
+    const double inTune = preference(outOfTune, rate, LoopTaste{});
     outOfTune.pitchErrorCents = -9.0;
-    CHECK(preference(outOfTune, rate, 0.3) > inTune + 0.3);
+    CHECK(preference(outOfTune, rate, LoopTaste{}) > inTune + 0.3);
 }
 
 TEST_CASE("ten are shown, every kind among them, none twice", "[loop][ranking]")
@@ -61,7 +61,7 @@ TEST_CASE("ten are shown, every kind among them, none twice", "[loop][ranking]")
     all.push_back(candidate(2.0, 0.05, 0.9, LoopKind::shortSteady));
     all.push_back(candidate(4.0, 1.0, 2.5, LoopKind::lastSteady));
     all.push_back(candidate(0.1, 5.0, 3.0, LoopKind::afterAttack));
-    const auto shown = ranked(all, rate, 0.3);
+    const auto shown = ranked(all, rate, LoopTaste{});
     REQUIRE(shown.size() == 10);
     std::set<LoopKind> kinds;
     std::set<std::int64_t> places;
@@ -70,11 +70,12 @@ TEST_CASE("ten are shown, every kind among them, none twice", "[loop][ranking]")
         places.insert(shown[i].loop.span.start.value);
         CHECK_FALSE(shown[i].reason.empty());
         if (i > 0)
-            CHECK(preference(shown[i - 1], rate, 0.3) <= preference(shown[i], rate, 0.3));
+            CHECK(preference(shown[i - 1], rate, LoopTaste{})
+                <= preference(shown[i], rate, LoopTaste{}));
     }
     CHECK(kinds.size() == 4);
     CHECK(places.size() == 10);
-    CHECK(ranked({}, rate, 0.3).empty());
+    CHECK(ranked({}, rate, LoopTaste{}).empty());
 }
 
 TEST_CASE("reasons say what is heard, or why it is behind", "[loop][ranking]")

@@ -26,16 +26,16 @@ TEST_CASE("crafted numbers are brought into range before anything computes with 
     const auto document = everyKindOfValue();
     REQUIRE(document.takes[0].pitch.movement);
     REQUIRE_FALSE(document.takes[0].loopChoices.empty());
-    const auto place = GENERATE("/takes/0/pitch/movement/steadyStart",
-        "/takes/0/pitch/movement/steadyEnd", "/takes/0/pitch/movement/low",
-        "/takes/0/pitch/movement/high", "/takes/0/pitch/notes/0", "/takes/0/pitch/midi",
-        "/takes/0/pitch/candidates/0/midi", "/takes/0/pitch/partials/0/0",
-        "/takes/0/loopChoices/0/loop/start", "/takes/0/loopChoices/0/loop/end",
-        "/takes/0/loopChoices/0/loop/crossfade", "/takes/0/loopChoices/0/cost",
-        "/takes/0/treatments/3/over/start", "/takes/0/treatments/3/over/end",
-        "/takes/0/treatments/1/slopeDb", "/takes/0/kept/end", "/takes/0/loop/start",
-        "/takes/0/tuning/rootKey", "/takes/0/tuning/fineCents", "/zones/0/lowKey",
-        "/zones/1/highVelocity", "/envelope/release", "/a4");
+    const auto place =
+        GENERATE("/takes/0/pitch/movement/steadyStart", "/takes/0/pitch/movement/steadyEnd",
+            "/takes/0/pitch/movement/low", "/takes/0/pitch/movement/high", "/takes/0/pitch/notes/0",
+            "/takes/0/pitch/midi", "/takes/0/pitch/candidates/0/midi",
+            "/takes/0/pitch/partials/0/0", "/takes/0/loopChoices/0/loop/start",
+            "/takes/0/loopChoices/0/loop/end", "/takes/0/loopChoices/0/loop/crossfade",
+            "/takes/0/loopChoices/0/cost", "/takes/0/treatments/3/over/start",
+            "/takes/0/treatments/3/over/end", "/takes/0/treatments/1/slopeDb", "/takes/0/kept/end",
+            "/takes/0/loop/start", "/takes/0/tuning/rootKey", "/takes/0/tuning/fineCents",
+            "/zones/0/lowKey", "/zones/1/highVelocity", "/envelope/release", "/a4");
     for (const double value : {-100.0, 1e300, -1e300, 1e9}) {
         CAPTURE(place, value);
         const auto read = readWith(document, with(document, place, value));
@@ -62,9 +62,10 @@ TEST_CASE("a loop choice outside the recording survives a treatment", "[model][g
 TEST_CASE("names that mean nothing are refused, not taken for others", "[model][gate][bad-input]")
 {
     const auto document = everyKindOfValue();
-    const auto place = GENERATE("/takes/0/loop/mode", "/takes/0/loop/curve", "/takes/0/fades/inShape",
-        "/takes/0/tuning/source", "/takes/0/pitch/verdict", "/takes/0/pitch/kind",
-        "/takes/0/loopChoices/0/kind", "/takes/0/treatments/1/cut", "/takes/0/treatments/0/kind");
+    const auto place = GENERATE("/takes/0/loop/mode", "/takes/0/loop/curve",
+        "/takes/0/fades/inShape", "/takes/0/tuning/source", "/takes/0/pitch/verdict",
+        "/takes/0/pitch/kind", "/takes/0/loopChoices/0/kind", "/takes/0/treatments/1/cut",
+        "/takes/0/treatments/0/kind");
     CAPTURE(place);
     const auto read = readWith(document, with(document, place, "sideways"));
     REQUIRE_FALSE(read);

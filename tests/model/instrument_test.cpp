@@ -46,6 +46,30 @@ TEST_CASE("a document is the same after JSON and back", "[model][json]")
     CHECK(toJson(*again) == toJson(instrument));
 }
 
+TEST_CASE("treatments that follow a pitch and another A4 come back from JSON", "[model][json]")
+{
+    auto instrument = example();
+    Straighten straighten;
+    straighten.drift = 0.75;
+    straighten.vibrato = 0.25;
+    straighten.to = Straighten::To::note;
+    straighten.midi = 57.125;
+    RemoveTone tone;
+    tone.hz = 1480.5;
+    tone.harmonics = true;
+    tone.alone = true;
+    instrument.takes[0].treatments = {{straighten, true}, {tone, false}};
+    setConcertPitch(instrument, 432.0);
+    const auto again = reread(instrument, toJson(instrument));
+    REQUIRE(again);
+    CHECK(again->takes[0].treatments == instrument.takes[0].treatments);
+    CHECK(again->a4 == instrument.a4);
+    CHECK(again->takes[0].tuning == instrument.takes[0].tuning);
+    CHECK(toJson(*again) == toJson(instrument));
+    // What is written is what stands there, not what every document has.
+    CHECK_THAT(toJson(instrument), Contains("1480.5") && Contains("432"));
+}
+
 TEST_CASE("damaged documents are refused with a sentence", "[model][json][bad-input]")
 {
     const auto instrument = example();
@@ -126,7 +150,7 @@ TEST_CASE("the path reads what is there and flags what wants a look", "[model][r
 {
     auto instrument = example();
     const auto read = [&](Stop stop) {
-        return readingOf(stop, instrument, &instrument.takes[0], {}, std::nullopt);
+        return readingOf(stop, instrument, &instrument.takes[0], {});
     };
     CHECK(read(Stop::sound).text == "1.00 s");
     CHECK_THAT(read(Stop::pitch).text, Contains("A#3"));
@@ -138,11 +162,15 @@ TEST_CASE("the path reads what is there and flags what wants a look", "[model][r
     instrument.takes[0].tuning.source = TuningSource::byHand;
     CHECK(read(Stop::pitch).concern.empty());
     instrument.takes[0].loop.on = false;
-    CHECK(read(Stop::loop).text == "off");
+    CHECK(read(Stop::loop).text == "off, one is ready");
     instrument.takes[0].loopChoices.clear();
     instrument.takes[0].loopMessage = "dies away within 30 ms";
     CHECK(read(Stop::loop).concern == "No loop was found: it dies away within 30 ms.");
-    CHECK(readingOf(Stop::sound, {}, nullptr, {}, std::nullopt).text == "no sound yet");
+    CHECK(readingOf(Stop::sound, {}, nullptr, {}).text == "no sound yet");
+    const auto several =
+        readingOf(Stop::sound, instrument, &instrument.takes[0], {}, {std::nullopt, 10});
+    CHECK(several.text == "10 notes: split them?");
+    CHECK_THAT(several.concern, Contains("10 notes"));
 }
 
 TEST_CASE("short loops are offered what brings them into tune", "[model][readings]")

@@ -24,6 +24,40 @@ TEST_CASE("one recording becomes a tuned, looped take", "[model][take]")
     CHECK(take->loop.span.end <= take->kept.end);
 }
 
+TEST_CASE("kicks and snares get no loop by themselves, but one is ready", "[model][take][drum]")
+{
+    constexpr double rate = 48000.0;
+    std::vector<float> wave;
+    bool dies = true;
+    SECTION("a kick")
+    {
+        wave = decaying(sine(55.0, rate, 0.6, 0.8), rate, 0.5);
+    }
+    SECTION("a snare without a note")
+    {
+        wave = decaying(noise(rate, 0.5, 0.4), rate, 0.4);
+    }
+    SECTION("a string that rings")
+    {
+        wave = decaying(harmonicTone(196.0, rate, 2.0), rate, 4.0);
+        dies = false;
+    }
+    SECTION("wind")
+    {
+        wave = noise(rate, 2.0, 0.2);
+        dies = false;
+    }
+    const auto take = *makeTake(makeRecording(mono(wave), "hit.wav"));
+    CHECK(isStruckDead(take) == dies);
+    CHECK(take.loop.on != dies);
+    REQUIRE_FALSE(take.loopChoices.empty());
+    CHECK(take.loop.span == take.loopChoices.front().loop.span);
+    // Asked for, it is switched on.
+    auto asked = take;
+    searchLoops(asked, true);
+    CHECK(asked.loop.on);
+}
+
 TEST_CASE("root and loop in a file are used where ours are worse", "[model][take]")
 {
     SamplerInfo sampler;
@@ -73,10 +107,10 @@ TEST_CASE(
     CHECK(takes[1].tuning.fineCents == 0.0);
     CHECK(takes[2].tuning.rootKey == 60);
     Instrument instrument;
-    const auto reading = readingOf(Stop::pitch, instrument, &takes[1], {}, std::nullopt);
+    const auto reading = readingOf(Stop::pitch, instrument, &takes[1], {});
     CHECK_THAT(reading.concern,
         Catch::Matchers::Contains("F3 (53)") && Catch::Matchers::Contains("F#3 (54)"));
-    CHECK(readingOf(Stop::pitch, instrument, &takes[2], {}, std::nullopt).concern.empty());
+    CHECK(readingOf(Stop::pitch, instrument, &takes[2], {}).concern.empty());
 }
 
 TEST_CASE("takes are spread over the keys by their roots", "[model][take]")

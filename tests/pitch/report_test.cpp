@@ -132,7 +132,7 @@ TEST_CASE("a struck bell is named by its strike note", "[pitch][bell]")
     CHECK(report.kind != SoundKind::harmonic);
 }
 
-TEST_CASE("a falling knock is named by where it settles", "[pitch][percussive]")
+TEST_CASE("a knock that falls at once is named by where it dwells", "[pitch][percussive]")
 {
     constexpr double rate = 48000.0, rest = 98.0;
     std::vector<float> wave(std::size_t(0.7 * rate));

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "prepare/split.h"
 
+#include "audio/resample.h"
 #include "support/signals.h"
 
 #include <catch2/catch.hpp>
@@ -82,6 +83,141 @@ TEST_CASE("vibrato and beating do not split a note", "[prepare][split]")
     CHECK(notesOf(splitRecording(inRoom(silence(rate, 0.5) + wave + silence(rate, 0.5), -60.0)))
               .size()
         == 1);
+}
+
+namespace {
+
+/// A section of many players: partials that each drift by a few cents and swell on their own.
+std::vector<float> choir(double hz, double seconds, std::uint64_t seed)
+{
+    Noise random(seed);
+    std::vector<float> wave(std::size_t(seconds * rate));
+    for (int voice = 0; voice < 6; ++voice) {
+        const double cents = random.between(-18.0, 18.0);
+        const double wobble = random.between(4.0, 6.5), deep = random.between(5.0, 25.0);
+        double phase = random.between(0.0, 1.0);
+        for (std::size_t i = 0; i < wave.size(); ++i) {
+            const double t = double(i) / rate;
+            phase += hz * std::exp2((cents + deep * std::sin(twoPi * wobble * t)) / 1200.0) / rate;
+            const double shape = std::min({1.0, t / 0.08, (seconds - t) / 0.15});
+            for (int h = 1; h <= 10; ++h)
+                wave[i] += float(0.03 * shape / h * std::sin(twoPi * h * phase + voice * h));
+        }
+    }
+    return wave;
+}
+
+std::vector<float> trembling(std::vector<float> wave, double depthDb, double hz)
+{
+    for (std::size_t i = 0; i < wave.size(); ++i) {
+        const double swing = 0.5 - 0.5 * std::cos(twoPi * hz * double(i) / rate);
+        wave[i] *= float(std::pow(10.0, -depthDb * swing / 20.0));
+    }
+    return wave;
+}
+
+} // namespace
+
+TEST_CASE("sections that beat, and tremolo, are one note each", "[prepare][split]")
+{
+    const double floorDb = GENERATE(-65.0, -45.0);
+    std::vector<float> wave = silence(rate, 0.4);
+    for (int n = 0; n < 4; ++n) {
+        const double hz = 180.0 * std::exp2(n / 4.0);
+        auto note = n % 2 == 0 ? choir(hz, 2.3, std::uint64_t(n) + 3)
+                               : trembling(harmonicTone(hz, rate, 2.3), 7.0, 5.3);
+        for (std::size_t i = 0; i < note.size(); ++i) // an attack and an end for both
+            note[i] *= float(std::min(
+                {1.0, double(i) / (0.02 * rate), double(note.size() - i) / (0.05 * rate)}));
+        wave = wave + note + silence(rate, 0.4);
+    }
+    CHECK(notesOf(splitRecording(inRoom(wave, floorDb))).size() == 4);
+}
+
+TEST_CASE("a soft note over the end of a loud one begins where it is heard", "[prepare][split]")
+{
+    // Legato: the new note rises in 30 ms while the old one falls away.
+    std::vector<float> wave = silence(rate, 4.2);
+    const auto lay = [&](double at, std::vector<float> note, double gain) {
+        for (std::size_t i = 0; i < note.size(); ++i) {
+            const double t = double(i) / rate, left = double(note.size() - i) / rate;
+            wave[std::size_t(at * rate) + i] +=
+                float(gain * std::min({1.0, t / 0.03, left / 0.25})) * note[i];
+        }
+    };
+    lay(0.4, harmonicTone(220.0, rate, 1.5), 1.0);
+    lay(1.7, harmonicTone(294.0, rate, 1.5), 0.5);
+    lay(3.0, harmonicTone(247.0, rate, 1.0), 1.0);
+    const auto notes = notesOf(splitRecording(inRoom(wave, -60.0)));
+    REQUIRE(notes.size() == 3);
+    CHECK_THAT(double(notes[1].span.start.value) / rate, WithinAbs(1.7, 0.030));
+    CHECK_THAT(double(notes[2].span.start.value) / rate, WithinAbs(3.0, 0.030));
+}
+
+TEST_CASE("breaths between notes are slivers; among drums nothing is", "[prepare][split]")
+{
+    const auto breath = [](double level) {
+        auto wave = noise(rate, 0.25, level, 11);
+        for (std::size_t i = 0; i < wave.size(); ++i)
+            wave[i] *= float(std::sin(twoPi * 0.5 * double(i) / double(wave.size())));
+        return wave;
+    };
+    std::vector<float> sung = silence(rate, 0.4), drummed = sung;
+    for (const double hz : {220.0, 247.0, 262.0}) {
+        auto note = harmonicTone(hz, rate, 0.8);
+        for (std::size_t i = 0; i < note.size(); ++i)
+            note[i] *= float(std::min(
+                {1.0, double(i) / (0.01 * rate), double(note.size() - i) / (0.06 * rate)}));
+        sung = sung + breath(0.03) + silence(rate, 0.05) + note + silence(rate, 0.4);
+        drummed = drummed + decaying(noise(rate, 0.3, 0.5, 3), rate, 0.2) + silence(rate, 0.3)
+            + breath(0.03) + silence(rate, 0.3);
+    }
+    const auto voice = splitRecording(inRoom(sung, -70.0));
+    CHECK(wantedNotes(voice) == 3);
+    CHECK(voice.pieces.size() == 6);
+    CHECK(wantedNotes(splitRecording(inRoom(drummed, -70.0))) == 6);
+}
+
+TEST_CASE("hits that follow one another are told apart without being asked", "[prepare][split]")
+{
+    std::vector<float> wave = silence(rate, 0.5);
+    std::vector<double> starts;
+    Noise random(9);
+    wave.resize(std::size_t(5.0 * rate));
+    for (double at = 0.5; at < 4.4; at += random.between(0.15, 0.35)) {
+        starts.push_back(at);
+        const double loud = random.between(0.15, 1.0);
+        const auto hit = mixed(decaying(sine(random.between(90.0, 400.0), rate, 0.5), rate, 0.35),
+            decaying(noise(rate, 0.5, 0.3, std::uint64_t(at * 100)), rate, 0.08));
+        for (std::size_t i = 0; i < hit.size() && std::size_t(at * rate) + i < wave.size(); ++i)
+            wave[std::size_t(at * rate) + i] += float(loud) * hit[i];
+    }
+    const auto notes = notesOf(splitRecording(inRoom(wave, -60.0)));
+    REQUIRE(notes.size() == starts.size());
+    for (std::size_t i = 0; i < starts.size(); ++i)
+        CHECK_THAT(double(notes[i].span.start.value) / rate, WithinAbs(starts[i], 0.010));
+}
+
+TEST_CASE("splitting knows nothing of level and rate", "[prepare][split]")
+{
+    std::vector<float> wave = silence(rate, 0.4);
+    for (const double hz : {220.0, 277.2, 329.6})
+        wave = wave + decaying(harmonicTone(hz, rate, 1.0), rate, 0.8) + silence(rate, 0.25);
+    const auto notes = notesOf(splitRecording(inRoom(wave, -60.0)));
+    REQUIRE(notes.size() == 3);
+    auto soft = inRoom(wave, -60.0);
+    for (float& s : soft.channels[0])
+        s *= 0.1f;
+    const auto softNotes = notesOf(splitRecording(soft));
+    const auto other = resample(inRoom(wave, -60.0), GENERATE(22050.0, 44100.0, 96000.0));
+    const auto otherNotes = notesOf(splitRecording(other));
+    REQUIRE(softNotes.size() == 3);
+    REQUIRE(otherNotes.size() == 3);
+    for (std::size_t i = 0; i < 3; ++i) {
+        CHECK(softNotes[i].span == notes[i].span);
+        CHECK_THAT(toSeconds(otherNotes[i].span.start, other.rate),
+            WithinAbs(toSeconds(notes[i].span.start, rate), 0.004));
+    }
 }
 
 TEST_CASE("slivers are marked and left out", "[prepare][split]")

@@ -101,7 +101,7 @@ inline void walkThrough(const puretone::Instrument& document)
     using namespace puretone;
     for (const auto& take : document.takes) {
         for (const auto stop : allStops)
-            (void)readingOf(stop, document, &take, {}, std::nullopt);
+            (void)readingOf(stop, document, &take, {});
         (void)pitchFacts(take, {});
         (void)pitchChoices(take);
         (void)contradictsSeries(take);
@@ -115,9 +115,8 @@ inline void walkThrough(const puretone::Instrument& document)
             .columns(0, double(take.kept.start.value),
                 double(take.kept.length()) / double(columns.size()), columns);
         if (take.loop.on)
-            (void)loopRemedy(
-                take.audio(), take.kept, judgeLoop(take.audio(), take.loop, take.period()),
-                take.period());
+            (void)loopRemedy(take.audio(), take.kept,
+                judgeLoop(take.audio(), take.loop, take.period()), take.period());
         (void)makeSeamMap(take.audio(), take.kept);
         Take turned = take;
         auto list = take.treatments;

@@ -3,14 +3,17 @@
 // of the real window, for docs/screenshots and for looking at what was changed.
 
 #include "app/shell/main_window.h"
+#include "app/shell/shortcuts.h"
 #include "app/stops/sound_stop.h"
 
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QDir>
+#include <QPainter>
 #include <QSettings>
 #include <QStandardPaths>
 #include <QTest>
+#include <QTimer>
 
 using namespace puretone;
 using namespace puretone::app;
@@ -51,6 +54,21 @@ void treatTake(MainWindow& window)
     settle(window);
 }
 
+/// A sheet over the window, as both are seen; what opens it waits until it is closed.
+void grabSheet(MainWindow& window, const QString& path, const std::function<void()>& open)
+{
+    QTimer::singleShot(400, &window, [&window, path] {
+        QWidget* sheet = QApplication::activeModalWidget();
+        if (sheet == nullptr)
+            return;
+        QPixmap picture = window.grab();
+        QPainter(&picture).drawPixmap(sheet->pos() - window.pos(), sheet->grab());
+        picture.save(path);
+        sheet->close();
+    });
+    open();
+}
+
 } // namespace
 
 int main(int argc, char** argv)
@@ -65,6 +83,7 @@ int main(int argc, char** argv)
             {"night", "Night watch"}, {"only", "One stop, 1 to 6", "stop"},
             {"silent", "Play nothing"}, {"split", "Propose a split, or make it", "propose|make"},
             {"record", "Record from the simulated microphone for so many seconds", "seconds"},
+            {"sheet", "One sheet over the window instead of the stops", "shortcuts|close"},
             {"treat", "Treat the take, and choose one of its treatments"}});
     parser.process(application);
     if (parser.positionalArguments().isEmpty())
@@ -100,6 +119,19 @@ int main(int argc, char** argv)
     if (parser.isSet("treat"))
         treatTake(window);
     window.messages()->endProgress();
+    if (const auto sheet = parser.value("sheet"); !sheet.isEmpty()) {
+        window.goTo(Stop::sound);
+        settle(window);
+        const auto path = QDir(parser.positionalArguments().front())
+                              .filePath(sheet + (night ? "-night-watch.png" : "-daybreak.png"));
+        grabSheet(window, path, [&] {
+            if (sheet == "close")
+                window.close();
+            else
+                showShortcuts(&window);
+        });
+        return 0;
+    }
     for (const auto stop : allStops) {
         if (parser.isSet("only") && parser.value("only").toInt() != int(stop) + 1)
             continue;

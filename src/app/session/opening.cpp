@@ -41,8 +41,7 @@ void Session::open(const QString& path, const QStringList& joining)
     arriving_ = isInstrument ? nullptr : std::make_shared<Arriving>(shownName(file));
     background_.run(
         "open", Background::Running::cancel,
-        [file, isInstrument, arriving = arriving_](
-            const Progress& progress) -> Result<Instrument> {
+        [file, isInstrument, arriving = arriving_](const Progress& progress) -> Result<Instrument> {
             if (isInstrument)
                 return openInstrument(file, progress);
             auto made = listenTo(file, progress, arriving);
@@ -94,6 +93,8 @@ void Session::opened(const QString& path, const Result<Instrument>& result)
     begin(tr("Open %1").arg(name), *result,
         isProject ? DocumentOrigin{path.toStdString(), true} : DocumentOrigin{});
     emit fileOpened(path);
+    if (const auto kind = kindOfFile(path.toStdString()); !kind || *kind == FileKind::wav)
+        lookForNotes(instrument().takes.front().recording.pointer());
     say(isProject ? tr("%1 is open.").arg(name)
                   : tr("%1 is ready: play it on the keys below.").arg(name),
         false);
@@ -191,10 +192,12 @@ void Session::addReady()
     for (; adding_->next < adding_->ready.size() && adding_->ready[adding_->next];
          ++adding_->next) {
         const auto& made = *adding_->ready[adding_->next];
-        if (made)
+        if (made) {
             takes.push_back(*made);
-        else
+            lookForNotes(made->recording.pointer());
+        } else {
             adding_->reasons << QString::fromStdString(made.error().message);
+        }
     }
     if (takes.empty())
         return;

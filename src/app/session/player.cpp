@@ -151,8 +151,9 @@ void Player::endInput(const std::string& trouble)
 
 QString Player::outputName() const
 {
-    return output_ ? QString::fromStdString(output_->name())
-        : outputs_.busy() ? tr("opening…") : tr("no output");
+    return output_        ? QString::fromStdString(output_->name())
+        : outputs_.busy() ? tr("opening…")
+                          : tr("no output");
 }
 
 QString Player::outputText() const
@@ -163,8 +164,9 @@ QString Player::outputText() const
 
 QString Player::midiText() const
 {
-    return midi_ ? QString::fromStdString(midi_->name())
-        : keyboards_.busy() ? tr("opening…") : tr("no keyboard");
+    return midi_            ? QString::fromStdString(midi_->name())
+        : keyboards_.busy() ? tr("opening…")
+                            : tr("no keyboard");
 }
 
 void Player::watch()

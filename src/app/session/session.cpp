@@ -67,8 +67,8 @@ void Session::editTake(const QString& name, const std::function<void(Take&)>& ch
         editTake(keyOf(*current), name, change, gesture);
 }
 
-void Session::editTake(const TakeKey& of, const QString& name,
-    const std::function<void(Take&)>& change, int gesture)
+void Session::editTake(
+    const TakeKey& of, const QString& name, const std::function<void(Take&)>& change, int gesture)
 {
     if (take(of) != nullptr)
         edit(
@@ -212,9 +212,8 @@ void Session::makePeaks()
         peaks_.push_back({audio, nullptr});
         background_.run(
             "peaks " + std::to_string(t.id) + t.recording->hash, Background::Running::finish,
-            [audio](const Progress&) -> Pyramid {
-                return std::make_shared<const PeakPyramid>(audio);
-            },
+            [audio](
+                const Progress&) -> Pyramid { return std::make_shared<const PeakPyramid>(audio); },
             [this, audio](const Pyramid& made) {
                 for (auto& p : peaks_)
                     if (p.audio == audio)
@@ -240,70 +239,6 @@ void Session::removeTake(int id)
         if (!next.zones.empty())
             spreadByRoots(next);
     });
-}
-
-void Session::proposeSplit(const SplitOptions& options)
-{
-    const Take* current = take();
-    if (current == nullptr)
-        return;
-    background_.run(
-        "split", Background::Running::cancel,
-        [audio = current->sound(), options](
-            const Progress& progress) { return splitRecording(*audio, options, progress); },
-        [this, audio = current->sound()](const SplitResult& found) {
-            if (take() == nullptr || take()->sound() != audio)
-                return;
-            split_ = found;
-            emit derivedChanged();
-        });
-}
-
-void Session::forgetSplit()
-{
-    background_.cancel("split");
-    split_.reset();
-    emit derivedChanged();
-}
-
-void Session::changeSplit(const SplitResult& changed)
-{
-    split_ = changed;
-    emit derivedChanged();
-}
-
-void Session::makeSplit(const std::optional<NoteSeries>& series)
-{
-    const Take* current = take();
-    if (current == nullptr || !split_)
-        return;
-    using Takes = std::vector<Take>;
-    background_.run(
-        "open", Background::Running::cancel,
-        [source = *current, pieces = split_->pieces, series](const Progress& progress) -> Takes {
-            return makePieces(source, pieces, {}, series, progress);
-        },
-        [this, of = keyOf(*current)](const Takes& takes) {
-            if (takes.empty() || take(of) == nullptr)
-                return;
-            const int id = of.take;
-            edit(tr("Split into %1 takes").arg(takes.size()), [&](Instrument& next) {
-                std::erase_if(next.takes, [&](const Take& t) { return t.id == id; });
-                std::erase_if(next.zones, [&](const Zone& z) { return z.take == id; });
-                addTakes(next, takes);
-            });
-            forgetSplit();
-            const auto doubtful = std::count_if(takes.begin(), takes.end(), contradictsSeries);
-            if (doubtful > 0)
-                say(tr("%1 of %2 takes read as another note than their place in the row says; they "
-                       "are marked in the list.")
-                        .arg(doubtful)
-                        .arg(takes.size()));
-            else
-                say(tr("%1 takes are on the keys, each around its own root.").arg(takes.size()),
-                    false);
-        });
-    emit openingChanged();
 }
 
 void Session::clear()

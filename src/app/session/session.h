@@ -82,6 +82,13 @@ public:
     /// that take's own.
     void copyTreatments();
     void removeTake(int id);
+    /// How many notes were heard in the recording on screen when it was brought in; 1 where nobody
+    /// needs to be asked.
+    std::size_t notesInside() const;
+    /// Proposes the split that was found then.
+    void showNotesInside();
+    /// Answers that question: it is one take.
+    void keepAsOne();
     /// Proposes how the recording on screen splits into notes, in the background.
     void proposeSplit(const SplitOptions& options);
     void forgetSplit();
@@ -172,6 +179,13 @@ private:
     void takeReady(std::size_t index, const Result<Take>& made, const QString& path);
     void addReady();
     void finishAdding();
+    /// Whether a recording that was brought in holds several notes, in the background.
+    void lookForNotes(const RecordingPtr& recording);
+    struct Several {
+        AudioPtr audio; ///< Of the recording, untreated.
+        SplitResult split;
+    };
+    const Several* several() const;
     void hearTreated(const TakeKey& of, int gesture);
     void saveVersion(DocumentVersion version, const QString& path);
     void keepCopySoon();
@@ -214,6 +228,7 @@ private:
     bool copyFailed_ = false; ///< Said once.
     std::vector<std::shared_ptr<const LeftBehind>> recovered_; ///< Until there is a copy of ours.
     std::optional<SplitResult> split_;
+    std::vector<Several> several_; ///< Recordings that hold several notes, until that is answered.
     struct Drawn {
         AudioPtr audio;
         Span kept;

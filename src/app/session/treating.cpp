@@ -91,7 +91,8 @@ void Session::hearTreated(const TakeKey& of, int gesture)
             const Take* now = take(of);
             if (now == nullptr || now->sound() != heard.sound() || !history_.continues(gesture))
                 return;
-            editTake(of, tr("Hear again"), [&](Take& t) { adoptHeard(t, heard); }, gesture);
+            editTake(
+                of, tr("Hear again"), [&](Take& t) { adoptHeard(t, heard); }, gesture);
         },
         Background::Lane::bulk);
 }
@@ -107,8 +108,7 @@ void Session::copyTreatments()
             others.push_back(t);
     background_.run(
         "copy treatments", Background::Running::cancel,
-        [others = std::move(others), list = from->treatments](
-            const Progress& progress) mutable {
+        [others = std::move(others), list = from->treatments](const Progress& progress) mutable {
             for (auto& other : others) {
                 const auto own = treatmentsFor(other, list);
                 auto treated = treat(other.recording->audio, own, progress);

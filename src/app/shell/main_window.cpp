@@ -3,13 +3,14 @@
 
 #include "app/shell/recent_files.h"
 #include "app/shell/sound_files.h"
+#include "app/shell/window_place.h"
 #include "app/stops/sound_stop.h"
+#include "app/widgets/sheet.h"
 
 #include <QApplication>
 #include <QDragEnterEvent>
 #include <QFileDialog>
 #include <QFileInfo>
-#include <QMessageBox>
 #include <QMimeData>
 #include <QSettings>
 #include <QStandardPaths>
@@ -34,8 +35,7 @@ MainWindow::MainWindow(QWidget* parent)
     setAttribute(Qt::WA_StyledBackground);
     setWindowTitle(tr("Pure Tone"));
     setAcceptDrops(true);
-    setMinimumSize(1000, 660);
-    resize(1280, 800);
+    placeWindow(*this);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
@@ -267,9 +267,8 @@ void MainWindow::startDevices(const std::string& outputId)
                 return;
             player.useOutput(best.id);
             if (best.simulated)
-                session_.say(
-                    tr("No audio device was found: playing through the simulated output. "
-                       "Choose another below the meter."),
+                session_.say(tr("No audio device was found: playing through the simulated output. "
+                                "Choose another below the meter."),
                     false);
         },
         Qt::SingleShotConnection);
@@ -289,8 +288,8 @@ void MainWindow::refresh()
     takeName_->setToolTip(file);
     std::vector<Reading> readings;
     for (const auto stop : allStops)
-        readings.push_back(
-            readingOf(stop, session_.instrument(), take, session_.naming(), session_.seam()));
+        readings.push_back(readingOf(stop, session_.instrument(), take, session_.naming(),
+            {session_.seam(), session_.splitProposal() ? 1 : session_.notesInside()}));
     if (take != nullptr)
         readings.back().text =
             session_.history().isSaved() && !session_.path().isEmpty() ? "saved" : "not saved yet";
@@ -416,16 +415,16 @@ bool MainWindow::maySkip(const History::Unsaved& document)
 {
     const auto name = QString::fromStdString(document.value.name);
     const bool shown = document.document == session_.history().document();
-    QMessageBox ask(this);
-    ask.setText(shown
+    Sheet question(this, tr("Save before closing?"));
+    question.addText(shown
             ? tr("%1 has changes that are not saved.").arg(name)
             : tr("%1, which was open before, has changes that are not saved.").arg(name));
-    auto* save = ask.addButton(tr("Save"), QMessageBox::AcceptRole);
-    auto* discard = ask.addButton(tr("Do not save"), QMessageBox::DestructiveRole);
-    ask.addButton(tr("Go back"), QMessageBox::RejectRole);
-    ask.exec();
-    if (ask.clickedButton() != save)
-        return ask.clickedButton() == discard;
+    question.addButton(tr("Go back"));
+    const auto* discard = question.addButton(tr("Do not save"));
+    const auto* save = question.addButton(tr("Save"), true);
+    const auto* pressed = question.ask();
+    if (pressed != save)
+        return pressed == discard;
     const auto path =
         document.file.empty() ? askForFile(name) : QString::fromStdString(document.file);
     return !path.isEmpty() && session_.saveNow(document, path);
@@ -439,10 +438,9 @@ void MainWindow::closeEvent(QCloseEvent* event)
         panel->toggle();
         session_.background().settle();
     }
-    if (mayDiscard())
-        event->accept();
-    else
-        event->ignore();
+    event->setAccepted(mayDiscard());
+    if (event->isAccepted())
+        rememberPlace(*this);
 }
 
 bool MainWindow::eventFilter(QObject* watched, QEvent* event)

@@ -80,6 +80,10 @@ void MainWindow::buildHead(QVBoxLayout* column)
     row->addWidget(right);
     column->addWidget(head);
     connect(path_, &PathBar::chosen, this, &MainWindow::goTo);
+    connect(path_, &PathBar::concernChosen, this, [this](Stop stop) {
+        if (stop == Stop::sound)
+            session_.showNotesInside();
+    });
     connect(undo_, &QToolButton::clicked, this, [this] { session_.undo(); });
     connect(redo_, &QToolButton::clicked, this, [this] { session_.redo(); });
 }

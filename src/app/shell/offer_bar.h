@@ -8,8 +8,8 @@
 
 namespace puretone::app {
 
-/// Something that can be taken up: stands until it is taken up, refused or put off, whatever else is
-/// said meanwhile.
+/// Something that can be taken up: stands until it is taken up, refused or put off, whatever else
+/// is said meanwhile.
 struct Offer {
     QString sentence;
     QString action;

@@ -2,12 +2,12 @@
 #include "app/stops/export_stop.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/sheet.h"
 #include "base/quantity.h"
 
 #include <QDir>
 #include <QFileDialog>
 #include <QFileInfo>
-#include <QMessageBox>
 #include <QStandardPaths>
 
 namespace puretone::app {
@@ -154,13 +154,11 @@ bool ExportStop::mayReplace()
             there << QFileInfo(pathOf(row)).fileName();
     if (there.isEmpty())
         return true;
-    QMessageBox ask(this);
-    ask.setText(tr("%1 is there already.").arg(there.join(tr(", "))));
-    ask.setInformativeText(tr("Replace it with what is written now?"));
-    auto* replace = ask.addButton(tr("Replace"), QMessageBox::AcceptRole);
-    ask.addButton(tr("Keep it"), QMessageBox::RejectRole);
-    ask.exec();
-    return ask.clickedButton() == replace;
+    Sheet question(this, tr("Replace what is there?"));
+    question.addText(tr("%1 is there already.").arg(there.join(tr(", "))));
+    question.addButton(tr("Keep it"));
+    const auto* replace = question.addButton(tr("Replace"), true);
+    return question.ask() == replace;
 }
 
 void ExportStop::writeTicked()
@@ -209,8 +207,7 @@ void ExportStop::report(const Row& row, const Result<Written>& result)
     const auto& t = Theme::tokens();
     row.report->setText(result ? QStringLiteral("✓ ") + QString::fromStdString(result->checked)
                                : QString::fromStdString(result.error().sentence()));
-    row.report->setStyleSheet(
-        QStringLiteral("color: %1").arg((result ? t.sea : t.coral).name()));
+    row.report->setStyleSheet(QStringLiteral("color: %1").arg((result ? t.sea : t.coral).name()));
     if (!result)
         session().say(QString::fromStdString(result.error().sentence()));
 }

@@ -27,6 +27,10 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
     details()->addRule();
     auto* again = details()->addButton(
         tr("Propose a range"), tr("The keys of a piano, and two octaves around the root"));
+    together_ = new QLabel(this);
+    together_->setWordWrap(true);
+    together_->setProperty("role", "quiet");
+    details()->column()->addWidget(together_);
     details()->column()->addStretch(1);
     const auto connectZone = [this](ValueField* field, const QString& step, auto change) {
         connectToInstrument(field, step, [this, change](Instrument& next, double value) {
@@ -76,6 +80,25 @@ Zone* KeysStop::zoneShown(Instrument& instrument)
     return nullptr;
 }
 
+/// Until takes can take turns, what lies on the same keys and touches is heard at once.
+void KeysStop::showTogether(const Instrument& instrument, const Zone* shown)
+{
+    QStringList names;
+    if (shown != nullptr)
+        for (const auto& zone : instrument.zones)
+            if (zone.id != shown->id && overlap(zone, *shown))
+                if (const Take* other = instrument.take(zone.take))
+                    names << QString::fromStdString(other->name);
+    constexpr int most = 3;
+    const auto more = names.size() - most;
+    if (more > 0)
+        names = names.mid(0, most) << tr("%1 more").arg(more);
+    together_->setVisible(!names.isEmpty());
+    together_->setText(tr(
+        "Shares keys with %1: they sound together. Set apart by keys or touch, each sounds alone.")
+                           .arg(names.join(tr(", "))));
+}
+
 void KeysStop::refresh()
 {
     const Instrument& instrument = session().instrument();
@@ -88,6 +111,7 @@ void KeysStop::refresh()
         field->setFieldEnabled(has);
     take_->clear();
     root_->clear();
+    showTogether(instrument, shown);
     if (!has)
         return;
     const Zone& zone = *shown;

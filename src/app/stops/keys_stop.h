@@ -18,8 +18,9 @@ public:
 private:
     /// The zone that plays the take on screen; null where there is none.
     Zone* zoneShown(Instrument& instrument);
+    void showTogether(const Instrument& instrument, const Zone* shown);
     ZoneView* zones_;
-    QLabel *take_, *root_;
+    QLabel *take_, *root_, *together_;
     ValueField *low_, *high_, *quiet_, *loud_;
 };
 

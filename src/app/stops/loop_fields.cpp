@@ -186,7 +186,9 @@ void LoopStop::showSeam(const Take& take)
         bars_->setMeasured(std::nullopt, seconds);
         verdict_->setText(take.loop.mode == LoopMode::oneShot
                 ? tr("One-shot: it plays to its end, however short the key is held.")
-                : take.loopMessage.empty()
+                : !take.loopChoices.empty() && take.pitch.kind == SoundKind::percussive
+                ? tr("Struck and gone at once: it gets no loop by itself. One is ready.")
+                : !take.loopChoices.empty() || take.loopMessage.empty()
                 ? tr("The loop is off.")
                 : tr("No loop was found: it %1.").arg(typeset(take.loopMessage)));
         return;

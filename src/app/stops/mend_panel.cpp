@@ -36,21 +36,23 @@ void change(Treatments& list, const Kind& fresh, const How& how, const Needless&
 MendPanel::MendPanel(Session& session, QWidget* parent)
     : QObject(parent)
     , session_(session)
-    , fields_(new FieldColumn(parent))
 {
-    buildStraighten();
-    buildTone();
-    fields_->addRule();
 }
 
-void MendPanel::buildStraighten()
+void MendPanel::foldInto(FieldColumn* details)
 {
-    fields_->addHeading(tr("Straighten"));
-    drift_ = fields_->addField(percentField(tr("Drift"),
+    buildStraighten(details->addFold(tr("Straighten"), QStringLiteral("straighten"), false));
+    buildTone(details->addFold(tr("Take a tone out"), QStringLiteral("tone"), false));
+}
+
+void MendPanel::buildStraighten(FieldColumn* part)
+{
+    straightenPart_ = part;
+    drift_ = part->addField(percentField(tr("Drift"),
         tr("How much of the slow wandering goes; the speed changes, nothing is stretched"), 0.0));
-    vibrato_ = fields_->addField(percentField(
+    vibrato_ = part->addField(percentField(
         tr("Vibrato"), tr("How much of the swing from 2 to 10 times a second goes"), 0.0));
-    target_ = fields_->addChoice(tr("Onto"),
+    target_ = part->addChoice(tr("Onto"),
         tr("Its own middle, or the root key: with both at 0 % the take is only centred there"),
         {tr("its own middle"), tr("the root key")});
     connect(drift_, &ValueField::edited, this, [this](double share, bool first) {
@@ -68,16 +70,17 @@ void MendPanel::buildStraighten()
     });
 }
 
-void MendPanel::buildTone()
+void MendPanel::buildTone(FieldColumn* part)
 {
-    hz_ = fields_->addField(frequencyField(tr("Tone at"),
+    tonePart_ = part;
+    hz_ = part->addField(frequencyField(tr("Tone at"),
         tr("Where the removed tone is strongest; it is followed from there"), 20.0, 20000.0,
         1000.0));
-    overtones_ = fields_->addChoice(tr("Overtones"),
-        tr("Whether the tone's own overtones go with it"), {tr("stay"), tr("go, too")});
-    remove_ = fields_->addButton(tr("Remove a tone"),
+    overtones_ = part->addChoice(tr("Overtones"), tr("Whether the tone's own overtones go with it"),
+        {tr("stay"), tr("go, too")});
+    remove_ = part->addButton(tr("Remove a tone"),
         tr("Takes a whistle, hum or ring out; click it in the spectrum to mark it"));
-    const auto pair = fields_->addButtons(
+    const auto pair = part->addButtons(
         {{tr("Hear it alone"), tr("What is taken out, by itself; press again for the take")},
             {tr("Leave it in"), tr("The tone stays in the take after all")}});
     alone_ = pair[0];
@@ -195,6 +198,13 @@ void MendPanel::refresh()
     remove_->setVisible(removed == nullptr);
     remove_->setEnabled(take != nullptr);
     const auto hz = tone();
+    // What is going on here, or proposed, is not left behind a title.
+    if (hz && !toneShown_)
+        tonePart_->unfold();
+    if (straightened != nullptr && !straightenShown_)
+        straightenPart_->unfold();
+    toneShown_ = hz.has_value();
+    straightenShown_ = straightened != nullptr;
     remove_->setText(
         hz ? tr("Remove the tone at %1").arg(typeset(formatHz(*hz))) : tr("Remove a tone…"));
     if (removed != nullptr) {

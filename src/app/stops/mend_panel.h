@@ -13,7 +13,8 @@ class MendPanel : public QObject {
 
 public:
     MendPanel(Session& session, QWidget* parent);
-    FieldColumn* fields() { return fields_; }
+    /// Builds its parts, each behind a title of its own. To be called once, before anything else.
+    void foldInto(FieldColumn* details);
     void refresh();
     /// A frequency was pointed at in the spectrum: offers to remove the tone there.
     void mark(double hz);
@@ -24,8 +25,8 @@ signals:
     void marked();
 
 private:
-    void buildStraighten();
-    void buildTone();
+    void buildStraighten(FieldColumn* part);
+    void buildTone(FieldColumn* part);
     void changeStraighten(const std::function<void(Straighten&)>& how, bool first);
     void changeTone(const std::function<void(RemoveTone&)>& how, bool first);
     void removeTone();
@@ -33,7 +34,8 @@ private:
     const RemoveTone* removing() const;
 
     Session& session_;
-    FieldColumn* fields_;
+    FieldColumn *straightenPart_ = nullptr, *tonePart_ = nullptr;
+    bool straightenShown_ = false, toneShown_ = false;
     ValueField *drift_, *vibrato_, *hz_;
     ChoiceField *target_, *overtones_;
     QPushButton *remove_, *alone_, *keep_;

@@ -26,9 +26,8 @@ PitchStop::PitchStop(Session& s, QWidget* parent)
     buildHead();
     buildTuning();
     details()->column()->addWidget(trial_->fields());
-    details()->column()->addWidget(mend_->fields());
-    for (auto* part : {trial_->fields(), mend_->fields()})
-        connect(part, &FieldColumn::refused, details(), &FieldColumn::refused);
+    mend_->foldInto(details());
+    connect(trial_->fields(), &FieldColumn::refused, details(), &FieldColumn::refused);
     buildNaming();
     details()->column()->addStretch(1);
     connectTuning();
@@ -93,15 +92,15 @@ void PitchStop::buildTuning()
 
 void PitchStop::buildNaming()
 {
-    details()->addHeading(tr("How notes are named"));
-    a4_ = details()->addField(frequencyField(tr("A4 sounds at"),
+    auto* part = details()->addFold(tr("How notes are named"), QStringLiteral("naming"), false);
+    a4_ = part->addField(frequencyField(tr("A4 sounds at"),
         tr("What the whole instrument is tuned to; every take is moved along"), lowestA4, highestA4,
         concertPitch.value));
-    middleC_ = details()->addChoice(tr("Middle C is"),
+    middleC_ = part->addChoice(tr("Middle C is"),
         tr("The octave number of MIDI key 60; changes no sound"), {"C3", "C4", "C5"});
-    signs_ = details()->addChoice(tr("Black keys"),
-        tr("How black keys are written; changes no sound"), {tr("sharps"), tr("flats")});
-    lookUp_ = details()->addButton(
+    signs_ = part->addChoice(tr("Black keys"), tr("How black keys are written; changes no sound"),
+        {tr("sharps"), tr("flats")});
+    lookUp_ = part->addButton(
         tr("Look up a note…"), tr("All keys with their number, name and frequency"));
 }
 

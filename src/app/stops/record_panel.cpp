@@ -193,8 +193,8 @@ void RecordPanel::useUsualInput()
         return;
     const auto last = QSettings().value(QStringLiteral("input")).toString().toStdString();
     const auto& inputs = player.devices().inputs;
-    const bool there = std::any_of(inputs.begin(), inputs.end(),
-        [&](const DeviceName& device) { return device.id == last; });
+    const bool there = std::any_of(
+        inputs.begin(), inputs.end(), [&](const DeviceName& device) { return device.id == last; });
     player.useInput(there ? last : inputs.front().id);
 }
 

@@ -29,8 +29,9 @@ SplitPanel::SplitPanel(Session& session, WaveView* wave, QWidget* parent)
     });
     connect(forget_, &QPushButton::clicked, this, [this] {
         options_ = {};
-        session_.forgetSplit();
+        session_.keepAsOne();
     });
+    connect(show_, &QPushButton::clicked, &session_, &Session::showNotesInside);
     connect(quietLine_, &ValueField::edited, this, [this](double level, bool) {
         options_.quietLineDb = level;
         ask();
@@ -87,14 +88,17 @@ void SplitPanel::buildRow(QWidget* parent)
     row->setContentsMargins(8, 0, 8, 0);
     text_ = new QLabel(row_);
     text_->setWordWrap(true);
-    forget_ = new QPushButton(tr("Do not split"), row_);
-    forget_->setToolTip(tr("Takes the proposal away"));
+    forget_ = new QPushButton(row_);
+    show_ = new QPushButton(tr("Show the split"), row_);
+    show_->setProperty("kind", "main");
+    show_->setToolTip(tr("Shows where it would be cut; nothing is made yet"));
     makeTakes_ = new QPushButton(row_);
     makeTakes_->setProperty("kind", "main");
     makeTakes_->setToolTip(
         tr("Each piece becomes a take around its own root; all share the one recording"));
     row->addWidget(text_, 1);
     row->addWidget(forget_);
+    row->addWidget(show_);
     row->addWidget(makeTakes_);
 }
 
@@ -238,14 +242,25 @@ void SplitPanel::refresh()
     firstKey_->setValue(series_.firstKey);
     keyStep_->setValue(series_.step);
     findNotes_->setEnabled(has);
-    row_->setVisible(has && split);
+    row_->setVisible(has && (split || session_.notesInside() > 1));
+    show_->setVisible(!split);
+    makeTakes_->setVisible(split.has_value());
     shortest_->setValue(options_.shortestSeconds);
     splitAt_->setIndex(options_.onsetsOnly ? 1 : 0);
     if (!split) {
         quietLine_->setValue(options_.quietLineDb.value_or(-60.0));
+        showQuestion();
         return;
     }
     showProposal(*split);
+}
+
+void SplitPanel::showQuestion()
+{
+    text_->setText(tr("This recording holds %1 notes. Each can become a take on its own keys.")
+                       .arg(session_.notesInside()));
+    forget_->setText(tr("Keep it as one"));
+    forget_->setToolTip(tr("It is one take; you are not asked again"));
 }
 
 void SplitPanel::showProposal(const SplitResult& split)
@@ -258,6 +273,8 @@ void SplitPanel::showProposal(const SplitResult& split)
     if (slivers > 0)
         text += slivers == 1 ? tr("; a sliver is left out")
                              : tr("; %1 slivers are left out").arg(slivers);
+    forget_->setText(tr("Do not split"));
+    forget_->setToolTip(tr("Takes the proposal away"));
     text_->setText(text
         + tr(". Drag borders; double-click leaves a piece out; the right button cuts and joins."));
     makeTakes_->setText(notes == 1 ? tr("Make 1 take") : tr("Make %1 takes").arg(notes));

@@ -33,15 +33,16 @@ private:
     void ask();
     void showMenu(qint64 frame, const QPoint& place);
     void showProposal(const SplitResult& split);
+    void showQuestion();
 
     Session& session_;
-    QWidget* row_; ///< Below the wave while a split is proposed.
+    QWidget* row_; ///< Below the wave while a split is proposed, or might be.
     FieldColumn* fields_;
     ValueField *quietLine_, *shortest_;
     ChoiceField *splitAt_, *namedBy_;
     ValueField *firstKey_, *keyStep_;
     QLabel* text_;
-    QPushButton *findNotes_, *makeTakes_, *forget_;
+    QPushButton *findNotes_, *makeTakes_, *forget_, *show_;
     NoteSeries series_;
     SplitOptions options_;
 };

@@ -51,6 +51,7 @@ QPalette paletteOf(const Tokens& t)
 /// %10 well, %11 on sea.
 constexpr const char* sheet = R"(
 QWidget#window { background: %1; }
+QFrame[sheet="true"] { background: %2; border: 1px solid %6; border-radius: 10px; }
 QFrame[card="true"] { background: %2; border: 1px solid %5; border-radius: 8px; }
 QLabel { background: transparent; }
 QLabel[role="quiet"] { color: %4; }
@@ -67,6 +68,9 @@ QPushButton[kind="main"]:focus, QPushButton:checked:focus { border: 2px solid %3
 QPushButton:disabled { color: %4; background: %10; border-color: %5; }
 QPushButton[kind="plain"] { border: none; background: transparent; padding: 0 2px; text-align: left; }
 QPushButton[kind="plain"]:hover, QPushButton[kind="plain"]:focus { color: %6; text-decoration: underline; }
+QPushButton[kind="fold"], QPushButton[kind="fold"]:checked { border: none; background: transparent;
+    color: %3; padding: 0; text-align: left; min-height: 24px; }
+QPushButton[kind="fold"]:hover, QPushButton[kind="fold"]:focus { color: %6; }
 QPushButton[kind="small"] { border-radius: 11px; padding: 0 10px; min-height: 21px;
     font-size: 12px; }
 QToolButton { color: %3; }
@@ -96,7 +100,7 @@ QScrollArea, QScrollArea > QWidget > QWidget { background: transparent; border: 
 QScrollBar:vertical { background: transparent; width: 8px; margin: 0; }
 QScrollBar::handle:vertical { background: %5; border-radius: 4px; min-height: 24px; }
 QScrollBar::add-line, QScrollBar::sub-line { height: 0; width: 0; }
-QDialog, QMessageBox { background: %1; }
+QDialog { background: %1; }
 )";
 
 } // namespace

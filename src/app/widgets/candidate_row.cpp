@@ -88,6 +88,7 @@ void CandidateRow::paintCard(QPainter& painter, std::size_t index) const
     painter.drawRoundedRect(card, 6.0, 6.0);
     paintSmallWave(painter, card.adjusted(7.0, 5.0, -7.0, -38.0), *peaks_, c.loop.span,
         isCurrent(index) ? t.heather : t.quietInk);
+    paintHold(painter, card, c.holdsDb);
     const double seconds = double(c.loop.span.length()) / peaks_->audio().rate;
     const bool seamless = seamVerdict(c.cost) == SeamVerdict::seamless;
     const QRectF text = card.adjusted(8.0, 30.0, -8.0, 0.0);
@@ -107,6 +108,24 @@ void CandidateRow::paintCard(QPainter& painter, std::size_t index) const
     painter.drawText(second, Qt::AlignRight | Qt::AlignVCenter,
         painter.fontMetrics().elidedText(
             typeset(describeSeam(c.seam, seconds)), Qt::ElideRight, int(room)));
+}
+
+/// Of a sound that dies away: how far down the loop holds it.
+void CandidateRow::paintHold(QPainter& painter, const QRectF& card, double holdsDb) const
+{
+    constexpr double worthSaying = -10.0;
+    if (holdsDb > worthSaying)
+        return;
+    const auto& t = Theme::tokens();
+    painter.setFont(Theme::font(11, Theme::Weight::medium));
+    const QString text = typeset("holds " + formatNumber(holdsDb, 0) + " dB");
+    const double width = painter.fontMetrics().horizontalAdvance(text) + 10.0;
+    const QRectF place(card.right() - 5.0 - width, card.top() + 4.0, width, 16.0);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(t.panel);
+    painter.drawRoundedRect(place, 4.0, 4.0);
+    painter.setPen(t.quietInk);
+    painter.drawText(place, Qt::AlignCenter, text);
 }
 
 /// That there are more on either side.

@@ -40,6 +40,7 @@ private:
     int cardAt(QPointF place) const; ///< -1 for none.
     void paintCard(QPainter& painter, std::size_t index) const;
     void paintMore(QPainter& painter) const;
+    void paintHold(QPainter& painter, const QRectF& card, double holdsDb) const;
     bool isCurrent(std::size_t index) const;
     std::shared_ptr<const PeakPyramid> peaks_;
     std::vector<LoopCandidate> candidates_;

@@ -4,6 +4,7 @@
 #include "app/theme/theme.h"
 
 #include <QFrame>
+#include <QSettings>
 
 namespace puretone::app {
 
@@ -86,6 +87,42 @@ std::vector<QPushButton*> FieldColumn::addButtons(
     }
     column_->addLayout(row);
     return buttons;
+}
+
+void FieldColumn::unfold()
+{
+    emit unfolded();
+}
+
+FieldColumn* FieldColumn::addFold(const QString& title, const QString& key, bool open)
+{
+    const QString setting = QStringLiteral("folds/") + key;
+    auto* head = new QPushButton(this);
+    head->setProperty("kind", "fold");
+    head->setFont(Theme::font(14, Theme::Weight::strong));
+    head->setCheckable(true);
+    head->setAccessibleName(title);
+    auto* part = new FieldColumn(this);
+    const auto show = [=](bool shown) {
+        head->setText((shown ? QStringLiteral("⌄  ") : QStringLiteral("›  ")) + title);
+        head->setToolTip(shown ? tr("Fold %1 away").arg(title) : tr("Show %1").arg(title));
+        part->setVisible(shown);
+    };
+    connect(head, &QPushButton::clicked, this, [=](bool shown) {
+        show(shown);
+        QSettings().setValue(setting, shown);
+    });
+    connect(part, &FieldColumn::unfolded, this, [=] {
+        head->setChecked(true);
+        show(true);
+    });
+    connect(part, &FieldColumn::refused, this, &FieldColumn::refused);
+    const bool shown = QSettings().value(setting, open).toBool();
+    head->setChecked(shown);
+    show(shown);
+    column_->addWidget(head);
+    column_->addWidget(part);
+    return part;
 }
 
 void FieldColumn::addRule()

@@ -27,8 +27,15 @@ public:
     std::vector<QPushButton*> addButtons(
         const std::vector<std::pair<QString, QString>>& textsAndTips);
     void addRule();
+    /// A part that folds away behind its title, and stays as it was left, also in the next session.
+    /// @param key Names it among the settings. @param open At the very first.
+    FieldColumn* addFold(const QString& title, const QString& key, bool open);
+
+    /// Shows a folded part for now, because something in it matters; what was set by hand is kept.
+    void unfold();
 
 signals:
+    void unfolded();
     /// What was typed into a field and why it was not taken.
     void refused(const QString& sentence);
 

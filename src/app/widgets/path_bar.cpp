@@ -15,6 +15,7 @@ namespace {
 
 constexpr double lineY = 19.0;
 constexpr double ring = 5.0;
+constexpr double readingTop = 50.0, readingHeight = 18.0;
 
 } // namespace
 
@@ -46,6 +47,11 @@ void PathBar::setCurrent(Stop stop)
 QPointF PathBar::centreOf(Stop stop) const
 {
     return {(double(stop) + 0.5) * spacing(), lineY};
+}
+
+QPointF PathBar::readingOf(Stop stop) const
+{
+    return {centreOf(stop).x(), readingTop + 0.5 * readingHeight};
 }
 
 int PathBar::stopAt(QPointF position) const
@@ -95,13 +101,18 @@ void PathBar::paintStop(QPainter& painter, std::size_t index) const
     painter.setPen(here ? t.ink : t.quietInk);
     const QString text =
         painter.fontMetrics().elidedText(typeset(reading.text), Qt::ElideRight, int(spacing()) - 8);
-    painter.drawText(QRectF(left, 50.0, spacing(), 18.0), Qt::AlignCenter, text);
+    painter.drawText(QRectF(left, readingTop, spacing(), readingHeight), Qt::AlignCenter, text);
 }
 
 void PathBar::mousePressEvent(QMouseEvent* event)
 {
-    if (const int index = stopAt(event->position()); index >= 0)
-        emit chosen(allStops[std::size_t(index)]);
+    const int index = stopAt(event->position());
+    if (index < 0)
+        return;
+    const Stop stop = allStops[std::size_t(index)];
+    emit chosen(stop);
+    if (event->position().y() >= readingTop && !readings_[std::size_t(index)].concern.empty())
+        emit concernChosen(stop);
 }
 
 void PathBar::mouseMoveEvent(QMouseEvent* event)

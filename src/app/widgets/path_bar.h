@@ -16,13 +16,16 @@ public:
     void setReadings(std::vector<Reading> readings);
     void setCurrent(Stop stop);
     Stop current() const { return current_; }
-    /// Middle of a stop, for the mouse and for tests.
+    /// Middle of a stop, and of the reading below it, for the mouse and for tests.
     QPointF centreOf(Stop stop) const;
+    QPointF readingOf(Stop stop) const;
     QSize sizeHint() const override { return {760, 72}; }
     QSize minimumSizeHint() const override { return {520, 72}; }
 
 signals:
     void chosen(Stop stop);
+    /// The reading below a stop that has something to look at was clicked.
+    void concernChosen(Stop stop);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
