@@ -4,69 +4,67 @@
 #include "audio/resample.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace puretone {
 
-std::size_t bandwidthForSpeed(double speed) noexcept
+int octavesFor(double fastest) noexcept
 {
-    for (std::size_t i = 0; i < bandwidths.size(); ++i)
-        if (bandwidths[i].share() * speed <= 1.08)
-            return i;
-    return bandwidths.size() - 1;
+    int octaves = 0;
+    while (octaves < mostOctaves && fastest > KernelLadder::fastest * std::exp2(octaves))
+        ++octaves;
+    return octaves;
 }
 
-namespace {
-
-BandCopy makeCopy(const Audio& stretch, Bandwidth bandwidth)
+SoundCopies::SoundCopies(AudioPtr sound, std::int64_t first, Span copied, double fastest)
+    : sound_(std::move(sound))
+    , first_(first)
+    , copied_(copied)
 {
-    BandCopy copy;
-    copy.framesPerFrame = 2.0 * bandwidth.share();
-    for (const auto& channel : stretch.channels) {
-        // Down to the bandwidth first (the filter cuts there), then up by two for the interpolator.
-        const auto narrow = bandwidth.numerator == bandwidth.denominator
-            ? channel
-            : resample(channel, bandwidth.denominator, bandwidth.numerator);
-        const auto fine = resample(narrow, 1.0, 2.0);
-        std::vector<float> padded(fine.size() + 2 * std::size_t(BandCopies::margin), 0.0f);
-        std::copy(fine.begin(), fine.end(), padded.begin() + BandCopies::margin);
-        copy.channels.push_back(std::move(padded));
-    }
-    return copy;
-}
-
-} // namespace
-
-BandCopies::BandCopies(const Audio& stretch, std::int64_t first, double fastest)
-    : first_(first)
-    , end_(first + stretch.frames())
-    , fastest_(fastest)
-{
-    const bool sparse = stretch.seconds() > 60.0;
-    const auto wanted = [&](std::size_t i) {
-        const auto& b = bandwidths[i];
-        return !sparse
-            || (b.numerator == 1
-                && (b.denominator == 1 || b.denominator == 2 || b.denominator == 4));
-    };
-    std::vector<double> shares;
-    for (std::size_t i = 0; i <= bandwidthForSpeed(fastest); ++i)
-        if (wanted(i)) {
-            copies_.push_back(makeCopy(stretch, bandwidths[i]));
-            shares.push_back(bandwidths[i].share());
+    // Of whole frames in every copy.
+    const int wanted = octavesFor(fastest);
+    const std::int64_t grid = std::int64_t(1) << wanted;
+    copied_.start.value = first + (copied_.start.value - first) / grid * grid;
+    for (int octave = 1; octave <= wanted; ++octave) {
+        Audio narrow{sound_->rate / std::exp2(octave), {}};
+        for (std::size_t c = 0; c < std::min<std::size_t>(2, sound_->channelCount()); ++c) {
+            std::span<const float> wide;
+            if (octave == 1)
+                wide = std::span<const float>(sound_->channels[c])
+                           .subspan(std::size_t(copied_.start.value - first),
+                               std::size_t(copied_.length()));
+            else
+                wide = octaves_.back().channels[c];
+            narrow.channels.push_back(resample(wide, 2.0, 1.0));
         }
-    // The widest copy that is narrow enough; the narrowest where none is.
-    for (std::size_t i = 0; i < bandwidths.size(); ++i) {
-        const auto enough = std::find_if(shares.begin(), shares.end(),
-            [&](double share) { return share <= bandwidths[i].share() + 1e-9; });
-        copyOf_[i] = std::min(std::size_t(enough - shares.begin()), shares.size() - 1);
+        octaves_.push_back(std::move(narrow));
     }
 }
 
-std::size_t BandCopies::bytes() const
+bool SoundCopies::covers(Span span) const
+{
+    return octaves_.empty()
+        || (copied_.start.value <= span.start.value && copied_.end.value >= span.end.value);
+}
+
+CopyView SoundCopies::copy(int octave) const noexcept
+{
+    const Audio& audio = octave == 0 ? *sound_ : octaves_[std::size_t(octave - 1)];
+    return {audio.channels[0].data(),
+        audio.channels.size() > 1 ? audio.channels[1].data() : nullptr, audio.frames()};
+}
+
+double SoundCopies::placeIn(int octave, double position) const noexcept
+{
+    return octave == 0 ? position - double(first_)
+                       : std::ldexp(position - double(copied_.start.value), -octave);
+}
+
+std::size_t SoundCopies::bytesOfOctaves() const
 {
     std::size_t sum = 0;
-    for (const auto& copy : copies_)
-        for (const auto& channel : copy.channels)
+    for (const auto& octave : octaves_)
+        for (const auto& channel : octave.channels)
             sum += channel.size() * sizeof(float);
     return sum;
 }

@@ -15,7 +15,7 @@ namespace puretone {
 /// waits or logs. Programs and events come from other threads without locks.
 class Engine {
 public:
-    static constexpr std::size_t voices = 64;
+    static constexpr std::size_t voices = 256;
     /// Given-up voices that still fade, and old sides of a change of program.
     static constexpr std::size_t leavingVoices = 64;
 
@@ -70,7 +70,8 @@ private:
     Voice* freeVoice() noexcept;
     Voice& leavingSlot() noexcept;
     void markKey(int key, bool down) noexcept;
-    void renderBlock(float* left, float* right, int frames) noexcept;
+    void beginCell() noexcept;
+    template <class Do> void eachVoice(Do what) noexcept;
     void publishMeter(const float* left, const float* right, int frames) noexcept;
     bool isHeard(const Program* program) const noexcept;
 
@@ -82,7 +83,9 @@ private:
     std::uint64_t age_ = 0;
     bool pedal_ = false;
     NoteEntry entry_ = NoteEntry::beginning;
-    double bend_ = 0.0, bendWanted_ = 0.0; ///< Semitones.
+    Voice::Bend bend_; ///< Of this cell.
+    double bendWanted_ = 0.0; ///< Semitones.
+    int cellAt_ = 0; ///< The next frame's place in its cell; at 0 the cell has not begun.
 
     Handover<Program> handover_;
     Events fromWindow_;

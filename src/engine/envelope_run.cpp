@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/envelope_run.h"
 
+#include "base/in_range.h"
+
 namespace puretone {
 
 namespace {
@@ -15,13 +17,12 @@ constexpr double silent = 3e-5; // -90 dB
 
 } // namespace
 
-void EnvelopeRun::start(double rate) noexcept
+void EnvelopeRun::start(const Envelope& envelope, double rate) noexcept
 {
     perFrame_ = 1.0 / rate;
-    // A turned sustain level arrives within about 10 ms.
-    glide_ = 1.0 - std::exp(-perFrame_ / 0.004);
     level_ = 0.0;
     enter(Stage::delay);
+    passEmptyStages(envelope);
 }
 
 void EnvelopeRun::release() noexcept
@@ -30,48 +31,84 @@ void EnvelopeRun::release() noexcept
         enter(Stage::release);
 }
 
-float EnvelopeRun::step(const Envelope& e) noexcept
+void EnvelopeRun::releaseFrom(double level) noexcept
 {
-    // Stages of no length are passed through within one frame.
+    if (released())
+        return;
+    level_ = level;
+    enter(Stage::release);
+}
+
+void EnvelopeRun::passEmptyStages(const Envelope& e) noexcept
+{
     if (stage_ == Stage::delay && elapsed_ >= e.delay)
         enter(Stage::attack);
+    if (stage_ == Stage::attack && e.attack <= perFrame_)
+        level_ = 1.0;
     if (stage_ == Stage::attack && level_ >= 1.0)
         enter(Stage::hold);
     if (stage_ == Stage::hold && elapsed_ >= e.hold)
         enter(Stage::decay);
     if (stage_ == Stage::decay && (elapsed_ >= e.decay || level_ <= sustainGain(e)))
         enter(Stage::sustain);
+}
+
+/// How long the present stage goes on, at most `most` and at least one frame.
+int EnvelopeRun::framesOfStage(const Envelope& e, int most) const noexcept
+{
+    double seconds = most * perFrame_;
+    if (stage_ == Stage::delay)
+        seconds = e.delay - elapsed_;
+    else if (stage_ == Stage::attack)
+        seconds = (1.0 - level_) * e.attack;
+    else if (stage_ == Stage::hold)
+        seconds = e.hold - elapsed_;
+    else if (stage_ == Stage::decay)
+        seconds = e.decay - elapsed_;
+    return intIn(std::ceil(seconds / perFrame_ - 1e-6), 1, most);
+}
+
+double EnvelopeRun::levelAfter(const Envelope& e, int frames) const noexcept
+{
+    const double seconds = frames * perFrame_;
     switch (stage_) {
     case Stage::attack:
-        level_ = e.attack > perFrame_ ? std::min(1.0, level_ + perFrame_ / e.attack) : 1.0;
-        break;
+        return std::min(1.0, level_ + seconds / e.attack);
     case Stage::decay:
-        level_ *= std::exp2(e.sustainDb * 0.16609640474436813 * perFrame_ / e.decay);
-        break;
+        return level_ * std::exp2(e.sustainDb * 0.16609640474436813 * seconds / e.decay);
     case Stage::sustain:
-        level_ += glide_ * (sustainGain(e) - level_);
-        break;
+        // A turned sustain level arrives within about 10 ms.
+        return level_ + (1.0 - std::exp(-seconds / 0.004)) * (sustainGain(e) - level_);
     case Stage::release:
         // ln(1000) / release: 60 dB in the release time.
-        level_ *= std::exp(-6.907755 * perFrame_ / e.release);
-        if (level_ < silent)
-            enter(Stage::finished);
-        break;
+        return level_ * std::exp(-6.907755 * seconds / e.release);
     case Stage::finished:
-        level_ = 0.0;
-        break;
+        return 0.0;
     case Stage::delay:
     case Stage::hold:
         break;
     }
-    elapsed_ += perFrame_;
-    return float(level_);
+    return level_;
 }
 
 void EnvelopeRun::run(const Envelope& envelope, float* gains, int frames) noexcept
 {
-    for (int i = 0; i < frames; ++i)
-        gains[i] = step(envelope);
+    constexpr int straight = 32;
+    for (int done = 0; done < frames;) {
+        passEmptyStages(envelope);
+        const int count = framesOfStage(envelope, std::min(straight, frames - done));
+        const double next = levelAfter(envelope, count);
+        const double step = (next - level_) / count;
+        for (int i = 0; i < count; ++i)
+            gains[done + i] = float(level_ + step * i);
+        level_ = next;
+        elapsed_ += count * perFrame_;
+        done += count;
+        if (stage_ == Stage::release && level_ < silent)
+            enter(Stage::finished);
+    }
+    if (stage_ == Stage::finished)
+        level_ = 0.0;
 }
 
 double envelopeGain(const Envelope& e, double seconds)

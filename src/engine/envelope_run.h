@@ -5,14 +5,18 @@
 
 namespace puretone {
 
-/// One note's way through an envelope, sample by sample. No allocation, no locks.
+/// One note's way through an envelope. Each stage is met at its own frame; what is curved inside a
+/// call of run() becomes a straight line, so that calls of a few dozen frames are wanted. No
+/// allocation, no locks.
 class EnvelopeRun {
 public:
-    void start(double rate) noexcept;
+    void start(const Envelope& envelope, double rate) noexcept;
     /// Key let go: falls by 60 dB in the release time from wherever it stands.
     void release() noexcept;
-    /// Fills `gains` (linear, 0 to 1); the envelope may differ from call to call while it is
-    /// turned.
+    /// The same from a level that is not where run() left off.
+    void releaseFrom(double level) noexcept;
+    /// Fills `gains` (linear, 0 to 1) for the next frames; the envelope may differ from call to
+    /// call while it is turned.
     void run(const Envelope& envelope, float* gains, int frames) noexcept;
     bool finished() const noexcept { return stage_ == Stage::finished; }
     bool released() const noexcept { return stage_ >= Stage::release; }
@@ -20,7 +24,9 @@ public:
 
 private:
     enum class Stage { delay, attack, hold, decay, sustain, release, finished };
-    float step(const Envelope& envelope) noexcept;
+    void passEmptyStages(const Envelope& envelope) noexcept;
+    int framesOfStage(const Envelope& envelope, int most) const noexcept;
+    double levelAfter(const Envelope& envelope, int frames) const noexcept;
     void enter(Stage stage) noexcept
     {
         stage_ = stage;
@@ -31,7 +37,6 @@ private:
     double perFrame_ = 0.0; ///< Seconds.
     double elapsed_ = 0.0; ///< In this stage, seconds.
     double level_ = 0.0;
-    double glide_ = 0.0; ///< Share of a sustain change that is made up for in one frame.
 };
 
 /// Gain of a held note `seconds` after its start: the same shape, for drawing.

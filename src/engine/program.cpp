@@ -1,26 +1,22 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/program.h"
 
-#include "audio/interpolation.h"
 #include "engine/prepared.h"
 
 namespace puretone {
 
 namespace {
 
-std::int64_t gridBelow(std::int64_t frame)
+/// How far, in frames of the recording, a voice sees and moves in one cell, for each frame of the
+/// narrowest copy: 32 frames at 1.95, half a kernel, and the filter that made the copy (soxr's very
+/// high quality, 300 frames of each copy above).
+std::int64_t reachOf(double fastest)
 {
-    return std::max<std::int64_t>(0, frame) / copyGrid * copyGrid;
+    return std::int64_t(448) << octavesFor(fastest);
 }
 
-/// How far, in frames of the recording, the filters of the narrowest copy see.
-std::int64_t filterReach(double fastest)
-{
-    return std::int64_t(480.0 * std::max(1.0, std::ceil(fastest)));
-}
-
-/// What is copied: everything of a short recording, so that trimming and looping stay cheap; of a
-/// long one only what is played, with room to move.
+/// What octave copies are made of: everything of a short recording, so that trimming and looping
+/// stay cheap; of a long one only what is played, with room to move.
 Span copiedSpan(const Take& take)
 {
     const auto frames = take.audio().frames();
@@ -28,19 +24,13 @@ Span copiedSpan(const Take& take)
     if (frames <= std::int64_t(60.0 * take.rate()))
         return {Frames{0}, Frames{frames}};
     const Span played = playedPart(take);
-    return {Frames{gridBelow(played.start.value - room)},
+    return {Frames{std::max<std::int64_t>(0, played.start.value - room)},
         Frames{std::min(frames, played.end.value + room)}};
-}
-
-bool covers(const BandCopies& copies, const Take& take)
-{
-    const Span played = playedPart(take);
-    return copies.first() <= played.start.value && copies.end() >= played.end.value;
 }
 
 /// The stretch around the seam: recording up to the loop, one baked turn, what follows when it goes
 /// round, and what follows when it does not.
-std::shared_ptr<const BandCopies> loopedCopies(
+std::shared_ptr<const SoundCopies> loopedCopies(
     const Take& take, const BakedLoop& baked, std::int64_t from, std::int64_t guard, double fastest)
 {
     const Audio& audio = take.audio();
@@ -59,15 +49,17 @@ std::shared_ptr<const BandCopies> loopedCopies(
                 channel.end(), leaving.channels[c].begin() + guard, leaving.channels[c].end());
         stretch.channels.push_back(std::move(channel));
     }
-    return std::make_shared<const BandCopies>(stretch, from, fastest);
+    const Span all{Frames{from}, Frames{from + stretch.frames()}};
+    return std::make_shared<const SoundCopies>(
+        std::make_shared<const Audio>(std::move(stretch)), from, all, fastest);
 }
 
 /// Fills in what a voice needs to go round.
 void addLoop(const Take& take, double fastest, ZoneSound& sound)
 {
     const auto baked = bakeLoop(take.audio(), take.loop);
-    const auto reach = filterReach(fastest);
-    const auto from = gridBelow(baked.from + baked.changed - 2 * reach);
+    const auto reach = reachOf(fastest);
+    const auto from = std::max<std::int64_t>(0, baked.from + baked.changed - 2 * reach);
     sound.looped = loopedCopies(take, baked, from, 2 * reach, fastest);
     // Where the stretch begins inside the recording its first frames are spoilt by the cut.
     sound.loopedFrom = from == 0 ? 0.0 : double(from + reach);
@@ -76,7 +68,7 @@ void addLoop(const Take& take, double fastest, ZoneSound& sound)
     sound.wrapAt = sound.loopEnd + double(reach);
     sound.loop = take.loop;
     if (take.loop.mode == LoopMode::untilRelease)
-        sound.end = std::max(sound.wrapAt, double(sound.looped->end()));
+        sound.end = std::max(sound.wrapAt, double(from + sound.looped->copy(0).frames));
 }
 
 bool soundsAlike(const Take& a, const Take& b)
@@ -86,21 +78,26 @@ bool soundsAlike(const Take& a, const Take& b)
 
 } // namespace
 
-std::shared_ptr<const BandCopies> Compiler::recordedCopies(const Take& take, double fastest)
+const ProgramZone* Program::zone(int id) const noexcept
+{
+    const auto at = std::lower_bound(zones.begin(), zones.end(), id,
+        [](const ProgramZone& z, int wanted) { return z.id < wanted; });
+    return at != zones.end() && at->id == id ? &*at : nullptr;
+}
+
+std::shared_ptr<const SoundCopies> Compiler::recordedCopies(const Take& take, double fastest)
 {
     const auto& audio = take.sound();
+    const auto make = [&] {
+        return std::make_shared<const SoundCopies>(audio, 0, copiedSpan(take), fastest);
+    };
     for (auto& known : recorded_)
         if (known.audio == audio) {
-            if (!known.copies->serves(fastest) || !covers(*known.copies, take)) {
-                const Span span = copiedSpan(take);
-                known.copies = std::make_shared<const BandCopies>(
-                    cut(*audio, span), span.start.value, fastest);
-            }
+            if (!known.copies->serves(fastest) || !known.copies->covers(playedPart(take)))
+                known.copies = make();
             return known.copies;
         }
-    const Span span = copiedSpan(take);
-    recorded_.push_back(
-        {audio, std::make_shared<const BandCopies>(cut(*audio, span), span.start.value, fastest)});
+    recorded_.push_back({audio, make()});
     return recorded_.back().copies;
 }
 
@@ -124,7 +121,6 @@ std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double fast
 
 std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, double rate)
 {
-    InterpolationKernel::shared();
     auto program = std::make_unique<Program>();
     program->envelope = instrument.envelope;
     for (const auto& zone : instrument.zones) {
@@ -134,11 +130,16 @@ std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, d
         const double midi = take->tuning.keyMidi();
         // Two semitones more than the highest key: the reach of the pitch wheel.
         const double needed = std::exp2((zone.highKey + 2.0 - midi) / 12.0) * take->rate() / rate;
-        const double fastest = std::clamp(needed, 1.0, double(bandwidths.back().denominator));
+        const double fastest = std::clamp(needed, 1.0, std::exp2(mostOctaves));
         ProgramZone made{zone.id, zone.take, zone.lowKey, zone.highKey, zone.lowVelocity,
             zone.highVelocity, midi, soundOf(*take, fastest)};
         program->zones.push_back(std::move(made));
     }
+    std::sort(program->zones.begin(), program->zones.end(),
+        [](const ProgramZone& a, const ProgramZone& b) { return a.id < b.id; });
+    for (std::size_t i = 0; i < program->zones.size(); ++i)
+        for (int key = program->zones[i].lowKey; key <= program->zones[i].highKey; ++key)
+            program->zonesOfKey[std::size_t(key)].push_back(std::uint32_t(i));
     // Keep what this document uses; a step back is quick to make again.
     std::erase_if(known_, [&](const Known& known) {
         return std::none_of(program->zones.begin(), program->zones.end(),

@@ -5,13 +5,15 @@
 #include "engine/prepared.h"
 #include "model/instrument.h"
 
+#include <array>
+
 namespace puretone {
 
-/// What a voice reads: the recording in several bandwidths and, where it loops, the stretch around
-/// the seam with its crossfade in place. All positions are frames of the recording.
+/// What a voice reads: the recording in place and, where it loops, the stretch around the seam with
+/// its crossfade in it. All positions are frames of the recording.
 struct ZoneSound {
-    std::shared_ptr<const BandCopies> recorded;
-    std::shared_ptr<const BandCopies> looped; ///< Null without a loop.
+    std::shared_ptr<const SoundCopies> recorded;
+    std::shared_ptr<const SoundCopies> looped; ///< Null without a loop.
     double loopedFrom = 0.0; ///< From here on `looped` is read.
     double start = 0.0;
     double end = 0.0; ///< Where a sound without loop ends, or one that has left its loop.
@@ -55,8 +57,13 @@ struct ProgramZone {
 
 /// An instrument as the audio thread needs it. Immutable; freed away from the audio thread.
 struct Program {
-    std::vector<ProgramZone> zones;
+    std::vector<ProgramZone> zones; ///< By their ids, growing.
     Envelope envelope;
+    /// Indices into `zones` of those that a key may sound, so that a note looks at no others.
+    std::array<std::vector<std::uint32_t>, 128> zonesOfKey;
+
+    /// Audio thread. Null where there is none.
+    const ProgramZone* zone(int id) const noexcept;
 };
 
 /// Turns documents into programs and remembers the costly parts: a moved loop costs the stretch
@@ -69,14 +76,14 @@ public:
 private:
     struct Recorded {
         AudioPtr audio;
-        std::shared_ptr<const BandCopies> copies;
+        std::shared_ptr<const SoundCopies> copies;
     };
     struct Known {
         Take take; ///< As it was when `sound` was made.
         double fastest = 0.0;
         std::shared_ptr<const ZoneSound> sound;
     };
-    std::shared_ptr<const BandCopies> recordedCopies(const Take& take, double fastest);
+    std::shared_ptr<const SoundCopies> recordedCopies(const Take& take, double fastest);
     std::shared_ptr<const ZoneSound> soundOf(const Take& take, double fastest);
 
     std::vector<Recorded> recorded_;

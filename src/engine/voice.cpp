@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/voice.h"
 
-#include "audio/interpolation.h"
 #include "base/in_range.h"
 
 namespace puretone {
@@ -9,11 +8,30 @@ namespace puretone {
 namespace {
 
 constexpr double againSeconds = 0.03; ///< Fade between one hearing of the joint and the next.
+/// Half a semitone: the pitch may waver by so much without changing to another kernel.
+constexpr double gearSlack = 1.0293022366434921;
+/// A turned tuning glides in within a few cells instead of stepping: 0.3 of the way in 64 frames.
+constexpr double tuningShare = 0.16333997346592444;
 
 } // namespace
 
+Voice::Gear Voice::gearFor(double speed, int octaves) noexcept
+{
+    Gear gear;
+    double scale = 1.0;
+    while (gear.octave < octaves && speed > KernelLadder::fastest * scale) {
+        ++gear.octave;
+        scale *= 2.0;
+    }
+    const auto rung = KernelLadder::shared().rungFor(speed / scale, gear.octave);
+    gear.kernel = rung.kernel;
+    gear.above = rung.above * scale / gearSlack;
+    gear.upTo = rung.upTo * scale * gearSlack;
+    return gear;
+}
+
 void Voice::start(const Program& program, const ProgramZone& zone, int key, int velocity,
-    double rate, std::uint64_t age, NoteEntry entry) noexcept
+    double rate, std::uint64_t age, NoteEntry entry, Bend bend, int at) noexcept
 {
     program_ = &program;
     zone_ = &zone;
@@ -41,13 +59,45 @@ void Voice::start(const Program& program, const ProgramZone& zone, int key, int 
     gain_ = (velocity / 127.0) * (velocity / 127.0);
     ramp_ = 1.0;
     rampStep_ = 0.0;
-    envelope_.start(rate);
+    envelope_.start(program.envelope, rate);
+    bend.from += (bend.to - bend.from) * at / cellFrames;
+    speed_ = speedAt(bend.from);
+    gear_ = gearFor(speed_, sound.recorded->octaves());
+    left_.fill(0.0f);
+    right_.fill(0.0f);
+    if (at == 0)
+        return;
+    envelope_.run(program.envelope, gains_.data() + at, cellFrames - at);
+    readCell(bend, at);
+    shape(at);
 }
 
-void Voice::fadeAway(double seconds) noexcept
+void Voice::release(int at) noexcept
 {
-    rampStep_ = -1.0 / (seconds * rate_);
+    letGo_ = true;
+    if (zone_->sound->endsItself())
+        return;
+    if (at == 0) {
+        envelope_.release();
+        return;
+    }
+    if (envelope_.released())
+        return;
+    envelope_.releaseFrom(double(gains_[std::size_t(at)]));
+    envelope_.run(program_->envelope, gains_.data() + at, cellFrames - at);
+    shape(at);
+}
+
+void Voice::fadeAway(double seconds, int at) noexcept
+{
+    const double step = -1.0 / (seconds * rate_);
+    // Between cells it stands where the last one ends.
+    const int place = at > 0 ? at : cellFrames;
+    ramp_ = rampAt(place) - step * place;
+    rampStep_ = step;
     fadesToGoAgain_ = false;
+    if (at > 0)
+        shape(at);
 }
 
 /// Half a second is enough to hear what leads to the joint, and as much what follows.
@@ -67,6 +117,7 @@ void Voice::goAgain() noexcept
     travelled_ = 0.0;
     ramp_ = 0.0;
     rampStep_ = 1.0 / (againSeconds * rate_);
+    fadesToGoAgain_ = false;
 }
 
 void Voice::moveTo(const Program& program, const ProgramZone& zone, double seconds) noexcept
@@ -83,8 +134,9 @@ void Voice::moveTo(const Program& program, const ProgramZone& zone, double secon
         envelope_.release();
     placeAgain(); // where the joint is now
     wrap();
-    ramp_ = 0.0;
+    gear_ = gearFor(speed_, zone.sound->recorded->octaves());
     rampStep_ = 1.0 / (seconds * rate_);
+    ramp_ = -rampStep_ * cellFrames; // nothing where the next cell begins
     fadesToGoAgain_ = false;
 }
 
@@ -104,94 +156,133 @@ void Voice::wrap() noexcept
         sound.loopLength * (std::floor((position_ - sound.wrapAt) / sound.loopLength) + 1.0);
 }
 
-int Voice::readStretch(float* left, float* right, int frames, double speed) noexcept
+/// From one cell to the next: the ramp goes on, or has come to its end. False when the note is
+/// over.
+bool Voice::carryOn() noexcept
 {
-    const ZoneSound& sound = *zone_->sound;
-    const bool inLooped = sound.loops() && position_ >= sound.loopedFrom;
-    const BandCopies& copies = inLooped ? *sound.looped : *sound.recorded;
-    // Up to where this copy is right: the change of copies, the wrap, or the end.
-    const double limit = !inLooped ? (sound.loops() ? sound.loopedFrom : sound.end)
-        : leavesLoop()             ? sound.end
-                                   : sound.wrapAt;
-    // Many octaves down a long take lasts for more frames than an int counts.
-    const int count = intIn(std::ceil((limit - position_) / speed), 1, frames);
-    const BandCopy& copy = copies.copyFor(speed);
-    const auto& kernel = InterpolationKernel::shared();
-    const float* first = copy.channels[0].data();
-    const float* second = copy.channels.size() > 1 ? copy.channels[1].data() : nullptr;
-    const double origin = double(BandCopies::margin);
-    double place = (position_ - double(copies.first())) * copy.framesPerFrame + origin;
-    const double step = speed * copy.framesPerFrame;
-    const double last = double(copy.channels[0].size()) - double(InterpolationKernel::taps);
-    InterpolationKernel::Row row;
-    for (int i = 0; i < count; ++i, place += step) {
-        const double inside = std::clamp(place, double(InterpolationKernel::before), last);
-        const auto whole = std::size_t(inside);
-        kernel.weights(inside - double(whole), row);
-        const auto at = whole - InterpolationKernel::before;
-        left[i] = InterpolationKernel::dot(row, first + at);
-        right[i] = second != nullptr ? InterpolationKernel::dot(row, second + at) : left[i];
+    ramp_ += rampStep_ * cellFrames;
+    if (rampStep_ > 0.0 && ramp_ >= 1.0) {
+        ramp_ = 1.0;
+        rampStep_ = 0.0;
+    } else if (rampStep_ < 0.0 && ramp_ <= 0.0) {
+        if (!fadesToGoAgain_ || letGo_)
+            return false;
+        goAgain();
     }
-    if (!wentRound_ && (position_ < sound.fades.inEnd || !sound.loops()))
-        for (int i = 0; i < count; ++i) {
-            const float fade = sound.fades.at(position_ + i * speed);
-            left[i] *= fade;
-            right[i] *= fade;
-        }
-    position_ += count * speed;
-    return count;
-}
-
-void Voice::readFrames(float* left, float* right, int frames, double speed) noexcept
-{
-    int done = 0;
-    while (done < frames) {
-        wrap();
-        if (atEnd()) {
-            std::fill(left + done, left + frames, 0.0f);
-            std::fill(right + done, right + frames, 0.0f);
-            return;
-        }
-        done += readStretch(left + done, right + done, frames - done, speed);
-    }
-}
-
-void Voice::render(float* left, float* right, int frames, double bend) noexcept
-{
-    float l[blockFrames], r[blockFrames], gains[blockFrames];
-    const double wanted = key_ - zone_->midi;
-    // A turned tuning glides in within a few blocks instead of stepping.
-    speedSemitones_ += std::abs(wanted - speedSemitones_) < 1e-4 ? wanted - speedSemitones_
-                                                                 : 0.3 * (wanted - speedSemitones_);
-    const double speed = std::exp2((speedSemitones_ + bend) / 12.0) * zone_->sound->rate / rate_;
-    readFrames(l, r, frames, speed);
-    travelled_ += speed * frames;
     if (againFrames_ > 0.0 && travelled_ >= againFrames_ && rampStep_ == 0.0) {
-        fadeAway(againSeconds);
+        rampStep_ = -1.0 / (againSeconds * rate_);
         fadesToGoAgain_ = true;
     }
-    envelope_.run(program_->envelope, gains, frames);
-    for (int i = 0; i < frames; ++i) {
-        const auto g = float(double(gains[i]) * gain_ * ramp_);
-        left[i] += g * l[i];
-        right[i] += g * r[i];
-        if (rampStep_ != 0.0) {
-            ramp_ += rampStep_;
-            if (ramp_ >= 1.0) {
-                ramp_ = 1.0;
-                rampStep_ = 0.0;
-            } else if (ramp_ <= 0.0) {
-                if (fadesToGoAgain_ && !letGo_) {
-                    goAgain();
-                    break;
-                }
-                stop();
-                return;
+    wrap();
+    return !envelope_.finished() && !atEnd();
+}
+
+void Voice::beginCell(Bend bend) noexcept
+{
+    if (!carryOn()) {
+        stop();
+        return;
+    }
+    envelope_.run(program_->envelope, gains_.data(), cellFrames);
+    readCell(bend, 0);
+    shape(0);
+}
+
+void Voice::glideTuning() noexcept
+{
+    const double way = key_ - zone_->midi - speedSemitones_;
+    speedSemitones_ += std::abs(way) < 1e-4 ? way : tuningShare * way;
+}
+
+void Voice::readWay(const SoundCopies& copies, const Gear& gear, double step, double change,
+    int from, int count, float* left, float* right) const noexcept
+{
+    const int octave = std::min(gear.octave, copies.octaves());
+    const double scale = std::ldexp(1.0, -octave);
+    readBetween(*gear.kernel, copies.copy(octave),
+        {copies.placeIn(octave, position_), step * scale, change * scale}, count, left + from,
+        right + from);
+}
+
+void Voice::readCell(Bend bend, int from) noexcept
+{
+    const ZoneSound& sound = *zone_->sound;
+    glideTuning();
+    const double wanted = speedAt(bend.to), step = speed_;
+    int count = cellFrames - from;
+    const double change = (wanted - speed_) / count;
+    speed_ = wanted;
+    const bool inLooped = sound.loops() && position_ >= sound.loopedFrom;
+    const SoundCopies& copies = inLooped ? *sound.looped : *sound.recorded;
+    if (!sound.loops() || leavesLoop())
+        count = intIn(std::ceil((sound.end - position_) / step), 0, count);
+    // A block is read in whole: behind the cell lies nothing of ours.
+    Cell left{}, right{};
+    if (count > 0) {
+        readWay(copies, gear_, step, change, 0, count, left.data(), right.data());
+        if (speed_ > gear_.upTo || speed_ <= gear_.above) {
+            // A kernel more narrow or more wide takes over within the cell.
+            gear_ = gearFor(speed_, sound.recorded->octaves());
+            Cell nextLeft{}, nextRight{};
+            readWay(copies, gear_, step, change, 0, count, nextLeft.data(), nextRight.data());
+            for (int i = 0; i < count; ++i) {
+                const auto at = std::size_t(i);
+                const float share = (float(i) + 0.5f) / float(count);
+                left[at] += share * (nextLeft[at] - left[at]);
+                right[at] += share * (nextRight[at] - right[at]);
             }
         }
     }
-    if (envelope_.finished() || atEnd())
-        stop();
+    const bool mono = copies.copy(0).right == nullptr;
+    std::fill(left.begin() + count, left.end(), 0.0f);
+    std::copy(left.begin(), left.end() - from, readLeft_.begin() + from);
+    const Cell& other = mono ? left : right;
+    std::copy(other.begin(), other.end() - from, readRight_.begin() + from);
+    if (!mono)
+        std::fill(readRight_.begin() + from + count, readRight_.end(), 0.0f);
+    if (!wentRound_ && (position_ < sound.fades.inEnd || !sound.loops()))
+        fade(step, change, from, count);
+    const double way = count * step + 0.5 * count * (count - 1.0) * change;
+    position_ += way;
+    travelled_ += way;
+}
+
+void Voice::fade(double step, double change, int from, int count) noexcept
+{
+    const FadePlan& fades = zone_->sound->fades;
+    for (int i = 0; i < count; ++i) {
+        const float gain = fades.at(position_ + i * step + 0.5 * i * (i - 1.0) * change);
+        readLeft_[std::size_t(from + i)] *= gain;
+        readRight_[std::size_t(from + i)] *= gain;
+    }
+}
+
+void Voice::shape(int from) noexcept
+{
+    const auto gain = float(gain_);
+    if (rampStep_ == 0.0 && from == 0) {
+        const auto all = float(gain * ramp_);
+        for (std::size_t i = 0; i < cellFrames; ++i) {
+            const float g = gains_[i] * all;
+            left_[i] = readLeft_[i] * g;
+            right_[i] = readRight_[i] * g;
+        }
+        return;
+    }
+    for (int i = from; i < cellFrames; ++i) {
+        const auto at = std::size_t(i);
+        const float g = gains_[at] * gain * float(rampAt(i));
+        left_[at] = readLeft_[at] * g;
+        right_[at] = readRight_[at] * g;
+    }
+}
+
+void Voice::add(float* left, float* right, int from, int count) const noexcept
+{
+    for (int i = 0; i < count; ++i) {
+        left[i] += left_[std::size_t(from + i)];
+        right[i] += right_[std::size_t(from + i)];
+    }
 }
 
 } // namespace puretone

@@ -8,27 +8,35 @@
 namespace puretone {
 
 /// One sounding note. Lives on the audio thread; nothing in it allocates, locks or waits.
+///
+/// A voice works in cells of 32 frames that lie on a grid of absolute frames, so that the sizes of
+/// blocks change nothing: at the start of a cell it reads all of it; what happens inside one, at
+/// its own frame, shapes the rest of it anew.
 class Voice {
 public:
-    static constexpr int blockFrames = 64;
+    static constexpr int cellFrames = readingBlock;
 
+    /// How the wheel moves the pitch in a cell, semitones.
+    struct Bend {
+        double from = 0.0, to = 0.0;
+    };
+
+    /// @param at Frame of the cell. The rest of the cell is read at once, unless it is 0.
     void start(const Program& program, const ProgramZone& zone, int key, int velocity, double rate,
-        std::uint64_t age, NoteEntry entry = NoteEntry::beginning) noexcept;
-    void release() noexcept
-    {
-        letGo_ = true;
-        if (!zone_->sound->endsItself())
-            envelope_.release();
-    }
+        std::uint64_t age, NoteEntry entry, Bend bend, int at) noexcept;
+    /// @param at Frame of the cell; 0 where the next cell has not begun.
+    void release(int at) noexcept;
     /// Fades to silence within `seconds`, whatever the envelope says: for stolen voices.
-    void fadeAway(double seconds) noexcept;
-    /// Goes on with the sound of a new program, rising over the same `seconds`.
+    void fadeAway(double seconds, int at) noexcept;
+    /// Between cells: goes on with the sound of a new program, rising over the same `seconds`.
     void moveTo(const Program& program, const ProgramZone& zone, double seconds) noexcept;
-    /// The same sound in a new program: only tuning and envelope may differ.
+    /// Between cells: the same sound in a new program: only tuning and envelope may differ.
     void keepIn(const Program& program, const ProgramZone& zone) noexcept;
 
-    /// Adds at most blockFrames frames. @param bend Semitones.
-    void render(float* left, float* right, int frames, double bend) noexcept;
+    /// Reads the next cell, or ends.
+    void beginCell(Bend bend) noexcept;
+    /// Adds frames of the cell.
+    void add(float* left, float* right, int from, int count) const noexcept;
 
     bool active() const noexcept { return program_ != nullptr; }
     void stop() noexcept { program_ = nullptr; }
@@ -40,16 +48,37 @@ public:
     std::uint64_t age() const noexcept { return age_; }
     double position() const noexcept { return zone_->sound->shownPlace(position_, leavesLoop()); }
     /// How loud it stands, for choosing which voice to give up.
-    double loudness() const noexcept { return envelope_.level() * gain_ * ramp_; }
+    double loudness() const noexcept { return envelope_.level() * gain_ * rampAt(cellFrames); }
 
     bool sustained = false; ///< Let go, but held by the pedal.
 
 private:
+    /// A kernel, the copy that it reads, and the speeds for which both are kept.
+    struct Gear {
+        const Kernel* kernel = nullptr;
+        int octave = 0;
+        double above = 0.0, upTo = 0.0; ///< Frames of the recording per output frame.
+    };
+    static Gear gearFor(double speed, int octaves) noexcept;
+
     void goAgain() noexcept;
     void placeAgain() noexcept;
-    void readFrames(float* left, float* right, int frames, double speed) noexcept;
-    int readStretch(float* left, float* right, int frames, double speed) noexcept;
+    bool carryOn() noexcept;
+    void glideTuning() noexcept;
+    void readCell(Bend bend, int from) noexcept;
+    void readWay(const SoundCopies& copies, const Gear& gear, double step, double change, int from,
+        int count, float* left, float* right) const noexcept;
+    void fade(double step, double change, int from, int count) noexcept;
+    void shape(int from) noexcept;
     void wrap() noexcept;
+    double rampAt(int frame) const noexcept
+    {
+        return std::clamp(ramp_ + rampStep_ * frame, 0.0, 1.0);
+    }
+    double speedAt(double bend) const noexcept
+    {
+        return std::exp2((speedSemitones_ + bend) / 12.0) * zone_->sound->rate / rate_;
+    }
     /// On its way to the recorded end.
     bool leavesLoop() const noexcept
     {
@@ -65,19 +94,26 @@ private:
     const Program* program_ = nullptr;
     const ProgramZone* zone_ = nullptr;
     EnvelopeRun envelope_;
+    Gear gear_;
     double rate_ = 48000.0;
-    double position_ = 0.0;
+    double position_ = 0.0; ///< Of the next cell's first frame.
     double speedSemitones_ = 0.0; ///< Glides to the wanted tuning.
+    double speed_ = 0.0; ///< At the next cell's first frame.
     bool wentRound_ = false;
     bool letGo_ = false;
     int key_ = 0;
     std::uint64_t age_ = 0;
     double gain_ = 1.0;
-    double ramp_ = 1.0, rampStep_ = 0.0;
+    double ramp_ = 1.0, rampStep_ = 0.0; ///< At the cell's first frame, and for each frame.
     /// Heard again and again: from here, for so many frames of the recording; 0 for a whole note.
     double againFrom_ = 0.0, againFrames_ = 0.0;
     double travelled_ = 0.0; ///< Since it last began there.
     bool fadesToGoAgain_ = false; ///< And not because it is to end.
+
+    using Cell = std::array<float, cellFrames>;
+    alignas(32) Cell readLeft_{}, readRight_{};
+    alignas(32) Cell gains_{}; ///< The envelope's.
+    alignas(32) Cell left_{}, right_{}; ///< As they are heard.
 };
 
 } // namespace puretone

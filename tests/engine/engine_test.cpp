@@ -44,9 +44,9 @@ double worstEdge(std::span<const float> wave)
 
 } // namespace
 
-TEST_CASE("a sine stays a sine from two octaves below to one above", "[engine][quality]")
+TEST_CASE("a sine stays a sine from four octaves below to two above", "[engine][quality]")
 {
-    const int semitones = GENERATE(-24, -17, -12, -5, -1, 0, 1, 3, 4, 6, 7, 9, 12);
+    const int semitones = GENERATE(-48, -24, -17, -5, -1, 0, 1, 3, 4, 6, 7, 9, 11, 12, 17, 24);
     const double hz = GENERATE(441.7, 1000.0, 3001.3);
     CAPTURE(semitones, hz);
     const double midi = midiOf(Hz{hz});
@@ -72,12 +72,32 @@ TEST_CASE("a loop goes round without a trace at its seam", "[engine][loop]")
     const auto wave = sine(480.0, rate, 1.0);
     const auto take =
         looped(plainTake(mono(wave), midiOf(Hz{480.0})), 20000, 24000, GENERATE(0, 1000, 4000));
-    const int semitones = GENERATE(-13, 0, 7, 12);
+    const int semitones = GENERATE(-13, 0, 7, 12, 19, 31, 43);
     const int key = int(std::round(midiOf(Hz{480.0}))) + semitones;
     CAPTURE(semitones);
     const auto out = playNote(instrumentOf(take), key, 3.0);
     const double sounding = 480.0 * std::exp2((key - midiOf(Hz{480.0})) / 12.0);
     CHECK(sineToRestDb(part(out, 0.1, 2.9), sounding, rate) > 90.0);
+}
+
+TEST_CASE("a loop sounds like the same sound written out", "[engine][loop]")
+{
+    // Anything that repeats every 1000 frames: its loop and the recording itself are one sound.
+    auto wave = sine(48.0, rate, 8.0, 0.1);
+    for (const double hz : {480.0, 1056.0, 1488.0})
+        wave = mixed(wave, sine(hz, rate, 8.0, 0.1));
+    const auto plain = plainTake(mono(wave), 60.0);
+    const auto loop = looped(plain, 20000, 20000 + GENERATE(1000, 7000, 40000), GENERATE(0, 1000));
+    const int key = 60 + GENERATE(-11, 0, 5, 12, 23, 31);
+    CAPTURE(key);
+    const double seconds = 6.0 / std::exp2((key - 60) / 12.0);
+    auto written = playNote(instrumentOf(plain), key, seconds);
+    const auto turning = playNote(instrumentOf(loop), key, seconds);
+    const auto frames = std::size_t(0.9 * seconds * rate);
+    for (std::size_t i = 0; i < frames; ++i)
+        written[i] -= turning[i];
+    // The kernels themselves are 115 dB; odd lengths meet them at other phases.
+    CHECK(rmsDb(std::span(written).first(frames)) < -115.0);
 }
 
 TEST_CASE("a loop of a few frames is a tone, too", "[engine][loop]")
@@ -288,7 +308,7 @@ TEST_CASE("envelopes take the times that they are given", "[engine][envelope]")
     const auto at = [&](double seconds) { return double(out[std::size_t(seconds * rate)]) / 0.5; };
     CHECK_THAT(at(0.09), WithinAbs(0.0, 1e-6));
     CHECK_THAT(at(0.2), WithinAbs(0.5, 0.01)); // half-way up
-    CHECK_THAT(at(0.35), WithinAbs(1.0, 1e-3)); // hold
+    CHECK_THAT(at(0.35), WithinAbs(1.0, 0.0025)); // hold; the kernels are flat within 0.02 dB
     CHECK_THAT(20.0 * std::log10(at(0.6)), WithinAbs(-6.0, 0.1)); // half the decay in dB
     CHECK_THAT(20.0 * std::log10(at(1.5)), WithinAbs(-12.0, 0.05)); // sustain
     CHECK_THAT(20.0 * std::log10(at(2.15)), WithinAbs(-42.0, 0.3)); // half the release: 30 dB more
@@ -298,7 +318,7 @@ TEST_CASE("the drawn envelope is the played one", "[engine][envelope]")
 {
     const Envelope e{0.05, 0.1, 0.05, 0.3, -20.0, 0.2};
     EnvelopeRun run;
-    run.start(rate);
+    run.start(e, rate);
     std::vector<float> gains(48000);
     run.run(e, gains.data(), int(gains.size()));
     for (const double t : {0.02, 0.1, 0.17, 0.3, 0.45, 0.9})
@@ -319,11 +339,11 @@ TEST_CASE("processing allocates nothing, whatever happens", "[engine][realtime]"
     for (int block = 0; block < 200; ++block) {
         if (block % 7 == 0)
             engine.setProgram(compiler.compile(block % 14 == 0 ? first : second, rate));
-        for (int i = 0; i < 4; ++i)
+        for (int i = 0; i < 12; ++i)
             engine.post(MidiEvent::noteOn(int(next.between(20, 110)), int(next.between(1, 127))));
         engine.postMidi({MidiEvent::Kind::bend, 0, 0, float(next())});
-        engine.postMidi(
-            {MidiEvent::Kind::control, 64, std::uint8_t(block % 3 == 0 ? 127 : 0), 0.0f});
+        engine.postMidi({MidiEvent::Kind::control, 64,
+            std::uint8_t(block % 3 == 0 || block > 150 ? 127 : 0), 0.0f});
         {
             const NoAllocation guard;
             engine.process(left.data(), right.data(), 512);
@@ -418,12 +438,8 @@ TEST_CASE("blocks of any size give the same sound", "[engine][law]")
         return left;
     };
     const auto reference = render(64);
-    for (const int block : {128, 512, 4096})
+    for (const int block : {1, 7, 61, 128, 512, 4096})
         CHECK(render(block) == reference);
-    // Other sizes end their inner blocks elsewhere; only rounding may differ.
-    const auto odd = render(61);
-    for (std::size_t i = 0; i < odd.size(); ++i)
-        REQUIRE_THAT(double(odd[i]), WithinAbs(double(reference[i]), 1e-5));
 }
 
 TEST_CASE("blocks of any size give the same sound while it is bent and let go", "[engine][law]")
@@ -440,20 +456,23 @@ TEST_CASE("blocks of any size give the same sound while it is bent and let go", 
         engine.process(left.data(), right.data(), 0);
         engine.handle(MidiEvent::noteOn(64, 100));
         engine.handle(MidiEvent::noteOn(57, 80));
-        for (int done = 0; done < all; done += block) {
-            // Multiples of every block size that is tried.
-            if (done == 2048)
-                engine.handle({MidiEvent::Kind::bend, 0, 0, 0.7f});
-            if (done == 4096)
-                engine.handle({MidiEvent::Kind::bend, 0, 0, -1.0f});
-            if (done == 6144)
-                engine.handle(MidiEvent::noteOff(64));
-            engine.process(left.data() + done, right.data() + done, block);
+        // None of them where a block or a cell begins.
+        const std::pair<int, MidiEvent> events[] = {{2049, {MidiEvent::Kind::bend, 0, 0, 0.7f}},
+            {3001, MidiEvent::noteOn(71, 90)}, {4111, {MidiEvent::Kind::bend, 0, 0, -1.0f}},
+            {6145, MidiEvent::noteOff(64)}, {7003, MidiEvent::noteOff(71)}, {all, {}}};
+        int done = 0;
+        for (const auto& [at, event] : events) {
+            while (done < at) {
+                const int count = std::min(block, at - done);
+                engine.process(left.data() + done, right.data() + done, count);
+                done += count;
+            }
+            engine.handle(event);
         }
         return left;
     };
     const auto reference = render(64);
-    for (const int block : {128, 512, 2048})
+    for (const int block : {1, 7, 128, 512, 4096})
         CHECK(render(block) == reference);
     // And the bend is heard at all.
     double moved = 0.0;
@@ -550,17 +569,6 @@ TEST_CASE("the compiler makes anew only what changed", "[engine][program]")
     const auto c = compiler.compile(moved, rate);
     CHECK(c->zones[0].sound != b->zones[0].sound);
     CHECK(c->zones[0].sound->recorded == b->zones[0].sound->recorded);
-}
-
-TEST_CASE("copies grow narrower as the reading speed grows", "[engine][copies]")
-{
-    for (double speed = 0.2; speed < 16.0; speed *= 1.03) {
-        const double share = bandwidths[bandwidthForSpeed(speed)].share();
-        // Never more bandwidth than the output holds (8 % lie in the filters' own slope), never
-        // less than three quarters of it.
-        CHECK(share * speed <= 1.08);
-        CHECK(share >= std::min(1.0, 0.66 / speed));
-    }
 }
 
 TEST_CASE("notes are read from text", "[engine][render]")
