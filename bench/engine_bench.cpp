@@ -1,94 +1,110 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Voices that one core plays in real time, beside a bare floor in the same run: copying and adding
-// the same number of frames with linear interpolation. And the purity of a transposed sine.
+// The engine beside libfluidsynth in the same run: voices at real time, the worst block, notes on
+// crowded keys, memory, edits, and how pure what is read stays. Ratios count; seconds are CPU time
+// of this machine. engine_bench [voices|block|notes|memory|edits|purity]...; all without an
+// argument.
 
-#include "engine/engine.h"
-#include "model/take_maker.h"
+#include "base/large_memory.h"
+#include "bench/engine_cases.h"
+#include "engine/reading.h"
 
-#include <chrono>
 #include <cstdio>
-#include <numbers>
+#include <cstring>
 
 using namespace puretone;
+using namespace bench;
 
 namespace {
 
-using Clock = std::chrono::steady_clock;
+constexpr int rounds = 14;
 
-Instrument toneInstrument(std::size_t channels)
+/// Voices that one core plays in real time: best of several rounds, turn about with the others.
+struct Contest {
+    std::string name;
+    std::function<double(int block)> secondsPerVoiceSecond;
+    double best = 1e9;
+};
+
+void voices()
 {
-    Audio audio{48000.0, {}};
-    for (std::size_t c = 0; c < channels; ++c) {
-        std::vector<float> wave(96000);
-        for (std::size_t i = 0; i < wave.size(); ++i)
-            wave[i] = float(0.01 * std::sin(2.0 * std::numbers::pi * 440.0 * double(i) / 48000.0));
-        audio.channels.push_back(std::move(wave));
+    for (const int block : {64, 128}) {
+        const auto mono = thirtyTwoTakes(1), stereo = thirtyTwoTakes(2);
+        Fluid seventh(mono, 7), fourth(mono, 4);
+        std::vector<Contest> all{
+            {"ours, one channel", [&](int b) { return ourCost(mono, b); }},
+            {"ours, two channels", [&](int b) { return ourCost(stereo, b); }},
+            {"ours without AVX2, one channel",
+                [&](int b) {
+                    readPlainly(true);
+                    const double cost = ourCost(mono, b);
+                    readPlainly(false);
+                    return cost;
+                }},
+            {"libfluidsynth, 7th order", [&](int b) { return seventh.cost(b); }},
+            {"libfluidsynth, 4th order", [&](int b) { return fourth.cost(b); }},
+        };
+        for (int r = 0; r < rounds; ++r)
+            for (auto& one : all)
+                one.best = std::min(one.best, one.secondsPerVoiceSecond(block));
+        std::printf("voices at real time on one core, blocks of %d\n", block);
+        for (const auto& one : all)
+            std::printf("  %-32s %6.0f  %5.2f x libfluidsynth's 7th order\n", one.name.c_str(),
+                1.0 / one.best, all[3].best / one.best);
     }
-    Take take;
-    take.id = 1;
-    take.recording = makeRecording(std::move(audio), "tone.wav");
-    take.kept = {Frames{0}, Frames{96000}};
-    take.tuning = Tuning::forPitch(69.0, TuningSource::byHand);
-    take.loop.on = true;
-    take.loop.span = {Frames{24000}, Frames{72000}};
-    return makeInstrument(std::move(take));
 }
 
-double engineSecondsPerSecond(std::size_t channels)
+void block()
 {
-    const auto instrument = toneInstrument(channels);
-    Engine engine;
-    engine.prepare(48000.0);
-    engine.setProgram(Compiler().compile(instrument, 48000.0));
-    std::vector<float> left(128), right(128);
-    engine.process(left.data(), right.data(), 0);
-    for (int n = 0; n < int(Engine::voices); ++n)
-        engine.handle(MidiEvent::noteOn(30 + n, 60));
-    const auto begin = Clock::now();
-    constexpr int blocks = 48000 * 4 / 128;
-    for (int b = 0; b < blocks; ++b)
-        engine.process(left.data(), right.data(), 128);
-    return std::chrono::duration<double>(Clock::now() - begin).count() / 4.0;
+    const auto times = blockTimes(thirtyTwoTakes(1), 60.0);
+    std::printf("blocks of 128 at %zu voices over a minute: median %.3f ms, 99.9 %% within %.2f "
+                "times that, worst %.2f times\n",
+        Engine::voices, 1e3 * times.median, times.most / times.median, times.worst / times.median);
 }
 
-/// The least that a sampler can do: two reads, one multiplication, one addition for each voice and
-/// frame.
-double floorSecondsPerSecond()
+void notes()
 {
-    std::vector<float> wave(96000, 0.25f), out(128);
-    std::vector<double> positions(Engine::voices);
-    float kept = 0.0f;
-    const auto begin = Clock::now();
-    constexpr int blocks = 48000 * 4 / 128;
-    for (int b = 0; b < blocks; ++b) {
-        std::fill(out.begin(), out.end(), 0.0f);
-        for (std::size_t v = 0; v < positions.size(); ++v)
-            for (float& s : out) {
-                double& p = positions[v];
-                const auto i = std::size_t(p);
-                const auto share = float(p - double(i));
-                s += wave[i] + share * (wave[i + 1] - wave[i]);
-                p += 0.9 + 0.01 * double(v);
-                if (p > 95000.0)
-                    p -= 90000.0;
-            }
-        kept += out[5];
-    }
-    const double seconds = std::chrono::duration<double>(Clock::now() - begin).count() / 4.0;
-    return kept < -1.0f ? 0.0 : seconds;
+    for (const int zones : {1, 100, 5000})
+        std::printf("a note-on among %4d zones: %.2f us\n", zones, 1e6 * noteOnSeconds(zones));
+}
+
+void memory()
+{
+    const auto show = [](const char* what, double times) {
+        std::printf(
+            "memory that a process takes for %s: %.2f times the decoded takes\n", what, times);
+    };
+    show("60 takes of 5 s, two channels, a key each", memoryOf(60, 5.0, 1));
+    show("one take of 40 s, two channels, over 88 keys", memoryOf(1, 40.0, 88));
+}
+
+void edits()
+{
+    std::printf(
+        "compile: a moved loop post of a 10 s take %.2f ms; a changed envelope of 200 takes "
+        "%.3f ms\n",
+        1e3 * movedPostSeconds(), 1e3 * changedEnvelopeSeconds());
+    std::printf("200 takes of 4 s from a project until they play: %.2f s\n", openingSeconds());
+}
+
+void purity()
+{
+    const auto worst = worstPurity();
+    std::printf("everything that is not the sound, -48 to +24 semitones, the whole band: sines "
+                "%.1f dB below, 34 tones to 17 kHz %.1f dB below\n",
+        worst.sine, worst.material);
 }
 
 } // namespace
 
-int main()
+int main(int count, char** words)
 {
-    const double floor = floorSecondsPerSecond();
-    for (const std::size_t channels : {1U, 2U}) {
-        const double spent = engineSecondsPerSecond(channels);
-        std::printf("%zu channel%s: 64 voices take %.1f %% of a core (%.0f voices at real time), "
-                    "%.1f times the "
-                    "bare floor of linear interpolation\n",
-            channels, channels > 1 ? "s" : "", 100.0 * spent, 64.0 / spent, spent / floor);
-    }
+    returnLargeMemory();
+    const std::pair<const char*, void (*)()> parts[] = {{"voices", voices}, {"block", block},
+        {"notes", notes}, {"memory", memory}, {"edits", edits}, {"purity", purity}};
+    for (const auto& [name, part] : parts)
+        if (count < 2 || std::any_of(words + 1, words + count, [n = name](const char* w) {
+                return std::strcmp(w, n) == 0;
+            }))
+            part();
     return 0;
 }

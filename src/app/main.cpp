@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/application.h"
 #include "app/shell/main_window.h"
+#include "base/large_memory.h"
 
 #include <QCommandLineParser>
 #include <QSettings>
@@ -8,6 +9,7 @@
 int main(int argc, char** argv)
 {
     using namespace puretone::app;
+    puretone::returnLargeMemory();
     Application application(argc, argv);
     QApplication::setApplicationName(QStringLiteral("puretone"));
     QApplication::setApplicationDisplayName(QStringLiteral("Pure Tone"));

@@ -4,7 +4,9 @@
 #include "base/safe_file.h"
 
 #include <algorithm>
+#include <atomic>
 #include <cstdio>
+#include <cstdlib>
 #include <cstring>
 #include <fcntl.h>
 #include <sys/stat.h>
@@ -20,17 +22,76 @@ struct OriginalFile::OpenFile {
         , path(std::move(from))
     {
     }
-    ~OpenFile() { ::close(descriptor); }
+    ~OpenFile()
+    {
+        if (descriptor >= 0)
+            ::close(descriptor);
+    }
     OpenFile(const OpenFile&) = delete;
     OpenFile& operator=(const OpenFile&) = delete;
     int descriptor;
     std::filesystem::path path;
 };
 
+namespace {
+
+/// Smaller ones are not worth the way.
+constexpr std::size_t mostKept = std::size_t(16) << 10U;
+
+/// A file without a name for the bytes of all recordings, which ends with this process; -1 where
+/// that cannot be had.
+int namelessFile()
+{
+    // Of the folders for what is short-lived first the one that is surely on disk.
+    for (const char* folder : {"/var/tmp", "/tmp"}) {
+        std::string path = std::string(folder) + "/puretone-XXXXXX";
+        const int descriptor = ::mkostemp(path.data(), O_CLOEXEC);
+        if (descriptor < 0)
+            continue;
+        ::unlink(path.c_str());
+        return descriptor;
+    }
+    return -1;
+}
+
+bool writeAt(int descriptor, std::span<const std::byte> bytes, std::uint64_t offset)
+{
+    std::size_t done = 0;
+    while (done < bytes.size()) {
+        const auto put =
+            ::pwrite(descriptor, bytes.data() + done, bytes.size() - done, off_t(offset + done));
+        if (put <= 0)
+            return false;
+        done += std::size_t(put);
+    }
+    return true;
+}
+
+} // namespace
+
 OriginalFile::OriginalFile(std::vector<std::byte> bytes)
     : bytes_(std::move(bytes))
     , size_(bytes_.size())
 {
+    if (size_ <= mostKept)
+        return;
+    static const auto shelf = std::make_shared<OpenFile>(namelessFile(), std::filesystem::path());
+    static std::atomic<std::uint64_t> end{0};
+    if (shelf->descriptor < 0)
+        return;
+    // Whole blocks, so that they can be given back.
+    offset_ = end.fetch_add((size_ + 4095) / 4096 * 4096);
+    if (writeAt(shelf->descriptor, bytes_, offset_)) {
+        file_ = shelf;
+        std::vector<std::byte>().swap(bytes_); // an assignment would keep the room
+    }
+}
+
+OriginalFile::~OriginalFile()
+{
+    if (file_ && file_->path.empty())
+        ::fallocate(file_->descriptor, FALLOC_FL_PUNCH_HOLE | FALLOC_FL_KEEP_SIZE, off_t(offset_),
+            off_t((size_ + 4095) / 4096 * 4096));
 }
 
 OriginalFile::OriginalFile(std::shared_ptr<OpenFile> file, std::uint64_t size)
@@ -73,8 +134,8 @@ std::size_t OriginalFile::read(std::uint64_t offset, std::span<std::byte> target
     }
     std::size_t done = 0;
     while (done < wanted) {
-        const auto got =
-            ::pread(file_->descriptor, target.data() + done, wanted - done, off_t(offset + done));
+        const auto got = ::pread(
+            file_->descriptor, target.data() + done, wanted - done, off_t(offset_ + offset + done));
         if (got <= 0)
             break;
         done += std::size_t(got);
@@ -114,7 +175,12 @@ std::FILE* OriginalFile::stream() const
         return nullptr;
     // A descriptor of its own, with a place of its own in the file.
     const auto self = "/proc/self/fd/" + std::to_string(file_->descriptor);
-    return std::fopen(self.c_str(), "rbe");
+    std::FILE* opened = std::fopen(self.c_str(), "rbe");
+    if (opened != nullptr && ::fseeko(opened, off_t(offset_), SEEK_SET) != 0) {
+        std::fclose(opened);
+        opened = nullptr;
+    }
+    return opened;
 }
 
 } // namespace puretone

@@ -20,22 +20,29 @@ public:
     /// Files of more bytes than this are not copied into memory.
     static constexpr std::uint64_t mostInMemory = std::uint64_t(64) << 20U;
 
+    /// Bytes that were read or made. They are wanted again only to be saved, so that most of them
+    /// wait in a file without a name, which ends with this process.
     explicit OriginalFile(std::vector<std::byte> bytes);
+    ~OriginalFile();
+    OriginalFile(const OriginalFile&) = delete;
+    OriginalFile& operator=(const OriginalFile&) = delete;
     /// @return The file, or `cannotRead` when it is missing, a folder, or may not be read.
     static Result<std::shared_ptr<const OriginalFile>> open(const std::filesystem::path& path);
 
     std::uint64_t size() const { return size_; }
     /// Null for a file that stays on disk.
     const std::vector<std::byte>* bytes() const { return file_ ? nullptr : &bytes_; }
-    /// Where a file that stays on disk was opened; empty for one in memory.
+    /// Where a file that stays on disk was opened, and may be written into by others; empty for
+    /// what is ours alone.
     std::filesystem::path path() const;
     /// Copies bytes from `offset` on. @return How many there were; fewer at the end or on an error.
     std::size_t read(std::uint64_t offset, std::span<std::byte> target) const;
     /// 32 hex digits of XXH3-128 over all bytes, read anew.
     std::string hash() const;
-    /// A stream of its own on the file on disk, at its beginning; null where there is none. The
-    /// caller closes it.
+    /// A stream of its own on the file on disk; the bytes are `size()` ones from `offset()` on.
+    /// Null where there is none. The caller closes it.
     std::FILE* stream() const;
+    std::uint64_t offset() const { return offset_; }
 
 private:
     struct OpenFile;
@@ -44,6 +51,7 @@ private:
     std::vector<std::byte> bytes_;
     std::shared_ptr<OpenFile> file_;
     std::uint64_t size_ = 0;
+    std::uint64_t offset_ = 0; ///< Of the first byte in that file.
 };
 using OriginalPtr = std::shared_ptr<const OriginalFile>;
 

@@ -117,6 +117,8 @@ Result<Audio> decode(const OriginalFile& original, const std::string& name,
     const auto frames = readAll(file.get(), info, audio, progress, arrived);
     if (!frames)
         return tl::unexpected(frames.error());
+    for (auto& channel : audio.channels)
+        channel.shrink_to_fit(); // room was made as more and more came
     if (isCutOff(original) || (*frames < info.frames && info.frames < (std::int64_t(1) << 40)))
         return tl::unexpected(damaged(name, "was cut off: its end is missing"));
     if (*frames < shortestTake)
@@ -183,10 +185,19 @@ RecordingPtr makeRecording(Audio audio, const std::string& fileName)
     return recording;
 }
 
+RecordingPtr underName(const RecordingPtr& recording, const std::string& fileName)
+{
+    if (recording->fileName == fileName)
+        return recording;
+    auto other = std::make_shared<Recording>(*recording);
+    other->fileName = fileName;
+    return other;
+}
+
 RecordingPtr savable(const RecordingPtr& recording)
 {
     const auto& original = *recording->original;
-    if (original.bytes() != nullptr || original.hash() == recording->hash)
+    if (original.path().empty() || original.hash() == recording->hash)
         return recording;
     const auto stem = std::filesystem::path(recording->fileName).stem().string();
     return makeRecording(*recording->audio, stem + ".wav");

@@ -77,6 +77,9 @@ Result<RecordingPtr> decodeRecording(OriginalPtr original, const std::string& fi
 /// A recording made from samples: its original is a 32-bit float WAV.
 RecordingPtr makeRecording(Audio audio, const std::string& fileName);
 
+/// The same recording from a file of another name: two files may hold the same bytes.
+RecordingPtr underName(const RecordingPtr& recording, const std::string& fileName);
+
 /// What can be saved: the recording itself, or, where a long file has been written into since it
 /// was opened, the samples as they were then in a file of their own.
 RecordingPtr savable(const RecordingPtr& recording);

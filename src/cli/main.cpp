@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/large_memory.h"
 #include "cli/commands.h"
 
 #include <iostream>
 
 int main(int argc, char** argv)
 {
+    puretone::returnLargeMemory();
     return puretone::runCommandLine({argv + 1, argv + argc}, std::cout, std::cerr);
 }

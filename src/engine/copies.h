@@ -26,6 +26,7 @@ public:
     SoundCopies(AudioPtr sound, std::int64_t first, Span copied, double fastest);
 
     int octaves() const noexcept { return int(octaves_.size()); }
+    bool mono() const noexcept { return sound_->channels.size() < 2; }
     bool serves(double fastest) const { return octavesFor(fastest) <= octaves(); }
     /// Whether every frame of `span` is there in every copy.
     bool covers(Span span) const;

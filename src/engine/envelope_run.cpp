@@ -39,6 +39,15 @@ void EnvelopeRun::releaseFrom(double level) noexcept
     enter(Stage::release);
 }
 
+double EnvelopeRun::sustainOf(const Envelope& envelope) noexcept
+{
+    if (envelope.sustainDb != sustainDb_) {
+        sustainDb_ = envelope.sustainDb;
+        sustainGain_ = sustainGain(envelope);
+    }
+    return sustainGain_;
+}
+
 void EnvelopeRun::passEmptyStages(const Envelope& e) noexcept
 {
     if (stage_ == Stage::delay && elapsed_ >= e.delay)
@@ -49,7 +58,7 @@ void EnvelopeRun::passEmptyStages(const Envelope& e) noexcept
         enter(Stage::hold);
     if (stage_ == Stage::hold && elapsed_ >= e.hold)
         enter(Stage::decay);
-    if (stage_ == Stage::decay && (elapsed_ >= e.decay || level_ <= sustainGain(e)))
+    if (stage_ == Stage::decay && (elapsed_ >= e.decay || level_ <= sustainOf(e)))
         enter(Stage::sustain);
 }
 
@@ -68,7 +77,7 @@ int EnvelopeRun::framesOfStage(const Envelope& e, int most) const noexcept
     return intIn(std::ceil(seconds / perFrame_ - 1e-6), 1, most);
 }
 
-double EnvelopeRun::levelAfter(const Envelope& e, int frames) const noexcept
+double EnvelopeRun::levelAfter(const Envelope& e, int frames) noexcept
 {
     const double seconds = frames * perFrame_;
     switch (stage_) {
@@ -78,7 +87,9 @@ double EnvelopeRun::levelAfter(const Envelope& e, int frames) const noexcept
         return level_ * std::exp2(e.sustainDb * 0.16609640474436813 * seconds / e.decay);
     case Stage::sustain:
         // A turned sustain level arrives within about 10 ms.
-        return level_ + (1.0 - std::exp(-seconds / 0.004)) * (sustainGain(e) - level_);
+        if (std::abs(sustainOf(e) - level_) < 1e-7)
+            return sustainOf(e);
+        return level_ + (1.0 - std::exp(-seconds / 0.004)) * (sustainOf(e) - level_);
     case Stage::release:
         // ln(1000) / release: 60 dB in the release time.
         return level_ * std::exp(-6.907755 * seconds / e.release);
@@ -94,6 +105,10 @@ double EnvelopeRun::levelAfter(const Envelope& e, int frames) const noexcept
 void EnvelopeRun::run(const Envelope& envelope, float* gains, int frames) noexcept
 {
     constexpr int straight = 32;
+    if (stage_ == Stage::sustain && level_ == sustainOf(envelope)) {
+        std::fill(gains, gains + frames, float(level_));
+        return;
+    }
     for (int done = 0; done < frames;) {
         passEmptyStages(envelope);
         const int count = framesOfStage(envelope, std::min(straight, frames - done));

@@ -26,7 +26,8 @@ private:
     enum class Stage { delay, attack, hold, decay, sustain, release, finished };
     void passEmptyStages(const Envelope& envelope) noexcept;
     int framesOfStage(const Envelope& envelope, int most) const noexcept;
-    double levelAfter(const Envelope& envelope, int frames) const noexcept;
+    double sustainOf(const Envelope& envelope) noexcept;
+    double levelAfter(const Envelope& envelope, int frames) noexcept;
     void enter(Stage stage) noexcept
     {
         stage_ = stage;
@@ -37,6 +38,7 @@ private:
     double perFrame_ = 0.0; ///< Seconds.
     double elapsed_ = 0.0; ///< In this stage, seconds.
     double level_ = 0.0;
+    double sustainDb_ = 0.0, sustainGain_ = 1.0; ///< The last that was asked for.
 };
 
 /// Gain of a held note `seconds` after its start: the same shape, for drawing.

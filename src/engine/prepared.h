@@ -48,6 +48,11 @@ struct FadePlan {
     FadeShape outShape = FadeShape::straight;
     bool loops = false;
 
+    /// Whether everything between two positions keeps its level.
+    bool untouched(double from, double to) const noexcept
+    {
+        return from >= inEnd && (loops || to <= outStart);
+    }
     /// Gain at one position, frames of the recording; 0 to 1.
     float at(double position) const noexcept
     {

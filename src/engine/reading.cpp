@@ -16,35 +16,54 @@ using LooseEight [[gnu::vector_size(32), gnu::aligned(4)]] = float;
 
 constexpr std::size_t most = readingBlock;
 
-/// Where each frame of a block is read.
-struct Places {
-    std::array<std::int64_t, most> first; ///< Of its window, frames of the copy.
-    std::array<std::uint32_t, most> row; ///< Phase below.
-    std::array<float, most> share; ///< Of the phase above.
+/// Places on the way in whole 2^-32 frames, the first one counted from its own whole frame.
+struct FixedWay {
+    std::int64_t base; ///< First frame of the first window.
+    std::int64_t start, step, change;
+    std::int64_t at(std::int64_t n) const noexcept
+    {
+        return start + n * step + n * (n - 1) / 2 * change;
+    }
 };
 
-Places placesOn(const ReadingWay& way, const Kernel& kernel, std::size_t count) noexcept
+FixedWay fixed(const ReadingWay& way, const Kernel& kernel) noexcept
 {
     constexpr double unit = 4294967296.0; // 2^32
     const double whole = std::floor(way.place);
-    const auto base = std::int64_t(whole) - std::int64_t(kernel.before());
-    const auto start = std::int64_t((way.place - whole) * unit);
-    const auto step = std::int64_t(std::min(way.step, 1e7) * unit);
-    const auto change = std::int64_t(std::clamp(way.change, -1e4, 1e4) * unit);
-    const unsigned shift = kernel.phaseShift();
+    return {std::int64_t(whole) - std::int64_t(kernel.before()),
+        std::int64_t((way.place - whole) * unit), std::int64_t(std::min(way.step, 1e7) * unit),
+        std::int64_t(std::clamp(way.change, -1e4, 1e4) * unit)};
+}
+
+/// Where each frame of a block is read.
+struct Places {
+    alignas(32) std::array<std::int64_t, most> first; ///< Of its window, after the first one's.
+    alignas(32) std::array<std::int32_t, most> row; ///< Phase below.
+    alignas(32) std::array<float, most> share; ///< Of the phase above.
+};
+
+[[gnu::always_inline]] inline void findPlaces(
+    const FixedWay& way, unsigned shift, std::size_t count, Places& places)
+{
+    // Four at once; what lies between n and n + 4 grows by 16 changes.
+    using Four [[gnu::vector_size(32)]] = std::int64_t;
+    Four at{way.at(0), way.at(1), way.at(2), way.at(3)};
+    const std::int64_t four = 4 * way.step + 6 * way.change;
+    Four next{four, four + 4 * way.change, four + 8 * way.change, four + 12 * way.change};
     const std::uint32_t below = (1U << shift) - 1U;
     const float perStep = 1.0f / float(below + 1U);
-    Places places;
-    for (std::size_t i = 0; i < most; ++i) {
-        // Behind the last one: the last one again, so that nothing is read that is not needed.
-        const auto n = std::int64_t(std::min(i, count - 1));
-        const std::int64_t at = start + n * step + n * (n - 1) / 2 * change;
-        const auto fraction = std::uint32_t(std::uint64_t(at) & 0xFFFFFFFFU);
-        places.first[i] = base + (at >> 32);
-        places.row[i] = fraction >> shift;
-        places.share[i] = float(fraction & below) * perStep;
+    alignas(32) std::array<std::int64_t, most> all;
+    for (std::size_t i = 0; i < count; i += 4) {
+        *reinterpret_cast<Four*>(&all[i]) = at;
+        *reinterpret_cast<Four*>(&places.first[i]) = at >> 32;
+        at += next;
+        next += 16 * way.change;
     }
-    return places;
+    for (std::size_t i = 0; i < count; ++i) {
+        const auto fraction = std::uint32_t(std::uint64_t(all[i]));
+        places.row[i] = std::int32_t(fraction >> shift);
+        places.share[i] = float(std::int32_t(fraction & below)) * perStep;
+    }
 }
 
 [[gnu::always_inline]] inline const LooseEight& eight(const float* from)
@@ -88,7 +107,7 @@ template <int Groups, bool Stereo>
     for (std::size_t from = 0; from < count; from += 8) {
         Eight leftSums[8], rightSums[8];
         for (std::size_t i = 0; i < 8; ++i) {
-            const float* below = kernel.row(places.row[from + i]);
+            const float* below = kernel.row(std::size_t(places.row[from + i]));
             const float* above = below + 8 * Groups;
             const float* l = left + places.first[from + i];
             const float share = places.share[from + i];
@@ -131,9 +150,17 @@ template <int Groups>
         readWith<Groups, false>(kernel, left, right, places, count, outLeft, outRight);
 }
 
+/// @param left,right The first frame's window; there is as much to read as `count` frames, made up
+/// to eights, need.
 [[gnu::always_inline]] inline void readAny(const Kernel& kernel, const float* left,
-    const float* right, const Places& places, std::size_t count, float* outLeft, float* outRight)
+    const float* right, const FixedWay& way, std::size_t count, float* outLeft, float* outRight)
 {
+    Places places;
+    const std::size_t eights = (count + 7) / 8 * 8;
+    findPlaces(way, kernel.phaseShift(), eights, places);
+    // Behind the last one: the last one again, so that nothing is read that is not there.
+    for (std::size_t i = count; i < eights; ++i)
+        places.first[i] = places.first[count - 1];
     switch (kernel.taps()) {
     case 32:
         return readEither<4>(kernel, left, right, places, count, outLeft, outRight);
@@ -147,19 +174,19 @@ template <int Groups>
 }
 
 using Reader = void (*)(
-    const Kernel&, const float*, const float*, const Places&, std::size_t, float*, float*);
+    const Kernel&, const float*, const float*, const FixedWay&, std::size_t, float*, float*);
 
-void readBaseline(const Kernel& kernel, const float* left, const float* right, const Places& places,
+void readBaseline(const Kernel& kernel, const float* left, const float* right, const FixedWay& way,
     std::size_t count, float* outLeft, float* outRight)
 {
-    readAny(kernel, left, right, places, count, outLeft, outRight);
+    readAny(kernel, left, right, way, count, outLeft, outRight);
 }
 
 #if defined(__x86_64__) && !defined(__clang__)
 [[gnu::target("avx2,fma")]] void readAvx2(const Kernel& kernel, const float* left,
-    const float* right, const Places& places, std::size_t count, float* outLeft, float* outRight)
+    const float* right, const FixedWay& way, std::size_t count, float* outLeft, float* outRight)
 {
-    readAny(kernel, left, right, places, count, outLeft, outRight);
+    readAny(kernel, left, right, way, count, outLeft, outRight);
 }
 
 Reader bestReader()
@@ -200,12 +227,13 @@ void readPlainly(bool plainly)
 void readBetween(const Kernel& kernel, const CopyView& copy, const ReadingWay& way, int count,
     float* left, float* right) noexcept
 {
-    Places places = placesOn(way, kernel, std::size_t(count));
+    FixedWay fixedWay = fixed(way, kernel);
     const auto taps = std::int64_t(kernel.taps());
-    const auto first = places.first.front();
-    const auto end = places.first.back() + taps;
+    const auto first = fixedWay.base;
+    const auto end = first + (fixedWay.at(count - 1) >> 32) + taps;
     if (first >= 0 && end <= copy.frames) {
-        reader(kernel, copy.left, copy.right, places, std::size_t(count), left, right);
+        reader(kernel, copy.left + first, copy.right != nullptr ? copy.right + first : nullptr,
+            fixedWay, std::size_t(count), left, right);
         return;
     }
     if (end - first > edgeFrames) {
@@ -225,10 +253,9 @@ void readBetween(const Kernel& kernel, const CopyView& copy, const ReadingWay& w
     copyPart(copy.left, copy.frames, first, l);
     if (copy.right != nullptr)
         copyPart(copy.right, copy.frames, first, r);
-    for (auto& f : places.first)
-        f -= first;
-    reader(kernel, l.data(), copy.right != nullptr ? r.data() : nullptr, places, std::size_t(count),
-        left, right);
+
+    reader(kernel, l.data(), copy.right != nullptr ? r.data() : nullptr, fixedWay,
+        std::size_t(count), left, right);
 }
 
 } // namespace puretone

@@ -13,6 +13,9 @@ constexpr double gearSlack = 1.0293022366434921;
 /// A turned tuning glides in within a few cells instead of stepping: 0.3 of the way in 64 frames.
 constexpr double tuningShare = 0.16333997346592444;
 
+/// Of a speed that is to be worked out anew.
+constexpr double noSemitones = 1e9;
+
 } // namespace
 
 Voice::Gear Voice::gearFor(double speed, int octaves) noexcept
@@ -62,6 +65,7 @@ void Voice::start(const Program& program, const ProgramZone& zone, int key, int 
     envelope_.start(program.envelope, rate);
     bend.from += (bend.to - bend.from) * at / cellFrames;
     speed_ = speedAt(bend.from);
+    spoken_ = speedSemitones_ + bend.from;
     gear_ = gearFor(speed_, sound.recorded->octaves());
     left_.fill(0.0f);
     right_.fill(0.0f);
@@ -135,6 +139,7 @@ void Voice::moveTo(const Program& program, const ProgramZone& zone, double secon
     placeAgain(); // where the joint is now
     wrap();
     gear_ = gearFor(speed_, zone.sound->recorded->octaves());
+    spoken_ = noSemitones;
     rampStep_ = 1.0 / (seconds * rate_);
     ramp_ = -rampStep_ * cellFrames; // nothing where the next cell begins
     fadesToGoAgain_ = false;
@@ -194,64 +199,79 @@ void Voice::glideTuning() noexcept
     speedSemitones_ += std::abs(way) < 1e-4 ? way : tuningShare * way;
 }
 
-void Voice::readWay(const SoundCopies& copies, const Gear& gear, double step, double change,
-    int from, int count, float* left, float* right) const noexcept
+void Voice::readWith(const Gear& gear, const SoundCopies& copies, const ReadingWay& way, int count,
+    float* left, float* right) const noexcept
 {
     const int octave = std::min(gear.octave, copies.octaves());
     const double scale = std::ldexp(1.0, -octave);
     readBetween(*gear.kernel, copies.copy(octave),
-        {copies.placeIn(octave, position_), step * scale, change * scale}, count, left + from,
-        right + from);
+        {copies.placeIn(octave, way.place), way.step * scale, way.change * scale}, count, left,
+        right);
+}
+
+/// Where the speed has left what the kernel is for, another takes over within the cell.
+void Voice::changeGear(
+    const SoundCopies& copies, const ReadingWay& way, int count, float* left, float* right) noexcept
+{
+    gear_ = gearFor(speed_, zone_->sound->recorded->octaves());
+    Cell nextLeft, nextRight;
+    nextRight.fill(0.0f);
+    readWith(gear_, copies, way, count, nextLeft.data(), nextRight.data());
+    for (int i = 0; i < count; ++i) {
+        const auto at = std::size_t(i);
+        const float share = (float(i) + 0.5f) / float(count);
+        left[i] += share * (nextLeft[at] - left[i]);
+        right[i] += share * (nextRight[at] - right[i]);
+    }
 }
 
 void Voice::readCell(Bend bend, int from) noexcept
 {
     const ZoneSound& sound = *zone_->sound;
     glideTuning();
-    const double wanted = speedAt(bend.to), step = speed_;
     int count = cellFrames - from;
-    const double change = (wanted - speed_) / count;
-    speed_ = wanted;
+    ReadingWay way{position_, speed_, 0.0};
+    if (const double semitones = speedSemitones_ + bend.to; semitones != spoken_) {
+        spoken_ = semitones;
+        speed_ = speedAt(bend.to);
+        way.change = (speed_ - way.step) / count;
+    }
     const bool inLooped = sound.loops() && position_ >= sound.loopedFrom;
     const SoundCopies& copies = inLooped ? *sound.looped : *sound.recorded;
     if (!sound.loops() || leavesLoop())
-        count = intIn(std::ceil((sound.end - position_) / step), 0, count);
-    // A block is read in whole: behind the cell lies nothing of ours.
-    Cell left{}, right{};
+        count = intIn(std::ceil((sound.end - position_) / way.step), 0, count);
+    mono_ = copies.mono();
+    Cell left, right;
+    // A whole cell is read where it belongs; behind a part of one lies nothing of ours.
+    float* l = from == 0 ? readLeft_.data() : left.data();
+    float* r = from == 0 ? readRight_.data() : right.data();
     if (count > 0) {
-        readWay(copies, gear_, step, change, 0, count, left.data(), right.data());
-        if (speed_ > gear_.upTo || speed_ <= gear_.above) {
-            // A kernel more narrow or more wide takes over within the cell.
-            gear_ = gearFor(speed_, sound.recorded->octaves());
-            Cell nextLeft{}, nextRight{};
-            readWay(copies, gear_, step, change, 0, count, nextLeft.data(), nextRight.data());
-            for (int i = 0; i < count; ++i) {
-                const auto at = std::size_t(i);
-                const float share = (float(i) + 0.5f) / float(count);
-                left[at] += share * (nextLeft[at] - left[at]);
-                right[at] += share * (nextRight[at] - right[at]);
-            }
-        }
+        readWith(gear_, copies, way, count, l, r);
+        if (speed_ > gear_.upTo || speed_ <= gear_.above)
+            changeGear(copies, way, count, l, r);
     }
-    const bool mono = copies.copy(0).right == nullptr;
-    std::fill(left.begin() + count, left.end(), 0.0f);
-    std::copy(left.begin(), left.end() - from, readLeft_.begin() + from);
-    const Cell& other = mono ? left : right;
-    std::copy(other.begin(), other.end() - from, readRight_.begin() + from);
-    if (!mono)
-        std::fill(readRight_.begin() + from + count, readRight_.end(), 0.0f);
+    std::fill(l + count, l + cellFrames, 0.0f);
+    if (mono_)
+        std::fill(r, r + count, 0.0f);
+    std::fill(r + count, r + cellFrames, 0.0f);
+    if (from > 0) {
+        std::copy(left.begin(), left.end() - from, readLeft_.begin() + from);
+        std::copy(right.begin(), right.end() - from, readRight_.begin() + from);
+    }
     if (!wentRound_ && (position_ < sound.fades.inEnd || !sound.loops()))
-        fade(step, change, from, count);
-    const double way = count * step + 0.5 * count * (count - 1.0) * change;
-    position_ += way;
-    travelled_ += way;
+        fade(way, from, count);
+    const double gone = count * way.step + 0.5 * count * (count - 1.0) * way.change;
+    position_ += gone;
+    travelled_ += gone;
 }
 
-void Voice::fade(double step, double change, int from, int count) noexcept
+void Voice::fade(const ReadingWay& way, int from, int count) noexcept
 {
     const FadePlan& fades = zone_->sound->fades;
+    if (fades.untouched(way.place, way.place + count * (way.step + count * std::abs(way.change))))
+        return;
     for (int i = 0; i < count; ++i) {
-        const float gain = fades.at(position_ + i * step + 0.5 * i * (i - 1.0) * change);
+        const float gain = fades.at(way.place + i * way.step + 0.5 * i * (i - 1.0) * way.change);
         readLeft_[std::size_t(from + i)] *= gain;
         readRight_[std::size_t(from + i)] *= gain;
     }
@@ -259,19 +279,18 @@ void Voice::fade(double step, double change, int from, int count) noexcept
 
 void Voice::shape(int from) noexcept
 {
-    const auto gain = float(gain_);
+    const auto gain = float(gain_ * ramp_);
     if (rampStep_ == 0.0 && from == 0) {
-        const auto all = float(gain * ramp_);
-        for (std::size_t i = 0; i < cellFrames; ++i) {
-            const float g = gains_[i] * all;
-            left_[i] = readLeft_[i] * g;
-            right_[i] = readRight_[i] * g;
-        }
+        for (std::size_t i = 0; i < cellFrames; ++i)
+            left_[i] = readLeft_[i] * (gains_[i] * gain);
+        if (!mono_)
+            for (std::size_t i = 0; i < cellFrames; ++i)
+                right_[i] = readRight_[i] * (gains_[i] * gain);
         return;
     }
     for (int i = from; i < cellFrames; ++i) {
         const auto at = std::size_t(i);
-        const float g = gains_[at] * gain * float(rampAt(i));
+        const float g = gains_[at] * float(gain_ * rampAt(i));
         left_[at] = readLeft_[at] * g;
         right_[at] = readRight_[at] * g;
     }
@@ -279,9 +298,11 @@ void Voice::shape(int from) noexcept
 
 void Voice::add(float* left, float* right, int from, int count) const noexcept
 {
+    const float* l = left_.data() + from;
+    const float* r = mono_ ? l : right_.data() + from;
     for (int i = 0; i < count; ++i) {
-        left[i] += left_[std::size_t(from + i)];
-        right[i] += right_[std::size_t(from + i)];
+        left[i] += l[i];
+        right[i] += r[i];
     }
 }
 

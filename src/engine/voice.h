@@ -66,9 +66,11 @@ private:
     bool carryOn() noexcept;
     void glideTuning() noexcept;
     void readCell(Bend bend, int from) noexcept;
-    void readWay(const SoundCopies& copies, const Gear& gear, double step, double change, int from,
-        int count, float* left, float* right) const noexcept;
-    void fade(double step, double change, int from, int count) noexcept;
+    void readWith(const Gear& gear, const SoundCopies& copies, const ReadingWay& way, int count,
+        float* left, float* right) const noexcept;
+    void changeGear(const SoundCopies& copies, const ReadingWay& way, int count, float* left,
+        float* right) noexcept;
+    void fade(const ReadingWay& way, int from, int count) noexcept;
     void shape(int from) noexcept;
     void wrap() noexcept;
     double rampAt(int frame) const noexcept
@@ -99,6 +101,8 @@ private:
     double position_ = 0.0; ///< Of the next cell's first frame.
     double speedSemitones_ = 0.0; ///< Glides to the wanted tuning.
     double speed_ = 0.0; ///< At the next cell's first frame.
+    double spoken_ = 0.0; ///< Semitones that `speed_` stands for.
+    bool mono_ = false; ///< The right side is the left one.
     bool wentRound_ = false;
     bool letGo_ = false;
     int key_ = 0;

@@ -48,8 +48,9 @@ zip_source_t* sourceOf(zip_t* zip, const OriginalFile& original)
     if (const auto* bytes = original.bytes())
         return zip_source_buffer(zip, bytes->data(), bytes->size(), 0);
     std::FILE* stream = original.stream();
-    return stream != nullptr ? zip_source_filep(zip, stream, 0, zip_int64_t(original.size()))
-                             : nullptr;
+    return stream != nullptr
+        ? zip_source_filep(zip, stream, original.offset(), zip_int64_t(original.size()))
+        : nullptr;
 }
 
 Result<std::vector<std::byte>> readEntry(
@@ -140,7 +141,7 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
         [&](const std::string& entry, const std::string& fileName) -> Result<RecordingPtr> {
             for (const auto& [known, recording] : opened)
                 if (known == entry)
-                    return recording;
+                    return underName(recording, fileName);
             auto audio = readEntry(zip.get(), entry, name);
             if (!audio)
                 return tl::unexpected(audio.error());

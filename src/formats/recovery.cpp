@@ -101,9 +101,11 @@ Result<std::string> RecoveryCopies::keepAudio(const Recording& recording)
     if (const auto known = audio_.find(entry); known != audio_.end())
         return known->second;
     const auto target = folder_ / fs::path(entry).filename();
-    if (const auto* bytes = recording.original->bytes()) {
+    if (recording.original->path().empty()) {
+        std::vector<std::byte> bytes(recording.original->size());
+        recording.original->read(0, bytes);
         auto written = writeWhole(
-            target, [&](const fs::path& temporary) { return writeBytes(temporary, *bytes); });
+            target, [&](const fs::path& temporary) { return writeBytes(temporary, bytes); });
         if (!written)
             return tl::unexpected(written.error());
         return audio_[entry] = target.string();
@@ -212,7 +214,7 @@ Result<Instrument> openLeft(const LeftDocument& document, const Progress& progre
     return fromJson(copy->document, document.name,
         [&](const std::string& entry, const std::string& fileName) -> Result<RecordingPtr> {
             if (const auto known = opened.find(entry); known != opened.end())
-                return known->second;
+                return underName(known->second, fileName);
             const auto& audio = copy->about["audio"];
             if (!audio.contains(entry) || !audio[entry].is_string())
                 return damagedCopy(document.path);

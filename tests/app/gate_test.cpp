@@ -16,7 +16,7 @@ TEST_CASE("mangled documents open in the window or are refused, and every stop p
     nlohmann::json audio = nlohmann::json::object();
     for (const auto& take : document.takes) {
         const auto path = folder / audioPath(*take.recording).substr(6);
-        REQUIRE(writeBytes(path, *take.recording->original->bytes()));
+        REQUIRE(writeBytes(path, bytesOf(*take.recording)));
         audio[audioPath(*take.recording)] = path.string();
     }
     // A recovery copy is read as a project is, and needs no archive around it.

@@ -41,6 +41,14 @@ inline puretone::Instrument instrumentOf(puretone::Take take)
     return instrument;
 }
 
+/// The file that a recording came from.
+inline std::vector<std::byte> bytesOf(const puretone::Recording& recording)
+{
+    std::vector<std::byte> bytes(recording.original->size());
+    bytes.resize(recording.original->read(0, bytes));
+    return bytes;
+}
+
 /// A folder that goes away with everything in it.
 class TemporaryFolder {
 public:
