@@ -65,7 +65,8 @@ Instrument tones(int count, double seconds, std::size_t channels, int keysEach)
         const int low = count == 1 ? 21 : 24 + i * keysEach % 80;
         const int root = low + keysEach / 2;
         instrument.takes.push_back(toneTake(i + 1, root, seconds, channels));
-        instrument.zones.push_back({i + 1, i + 1, low, std::min(127, low + keysEach - 1)});
+        instrument.layers[0].zones.push_back(
+            {i + 1, i + 1, low, std::min(127, low + keysEach - 1)});
     }
     return instrument;
 }
@@ -84,9 +85,9 @@ std::unique_ptr<Engine> playing(const Instrument& instrument, int voices)
     engine->setProgram(Compiler().compile(instrument, rate));
     engine->process(nullptr, nullptr, 0);
     engine->handle({MidiEvent::Kind::control, 64, 127, 0.0f});
-    const auto count = int(instrument.zones.size());
+    const auto count = int(instrument.layers[0].zones.size());
     for (int n = 0; n < voices && count > 0; ++n) {
-        const auto& zone = instrument.zones[std::size_t(n % count)];
+        const auto& zone = instrument.layers[0].zones[std::size_t(n % count)];
         engine->handle(
             MidiEvent::noteOn(zone.lowKey + n / count * 7 % (zone.highKey - zone.lowKey + 1), 60));
     }
@@ -102,7 +103,8 @@ Instrument thirtyTwoTakes(std::size_t channels)
         // Side by side in touch, so that each key has its own take and -7 to +7 semitones.
         const int low = 30 + i % 4 * 16, touch = 1 + i / 4 * 15;
         instrument.takes.push_back(toneTake(i + 1, low + 7, 2.0, channels));
-        instrument.zones.push_back({i + 1, i + 1, low, low + 14, touch, std::min(127, touch + 14)});
+        instrument.layers[0].zones.push_back(
+            {i + 1, i + 1, low, low + 14, touch, std::min(127, touch + 14)});
     }
     return instrument;
 }
@@ -115,7 +117,8 @@ double ourCost(const Instrument& instrument, int block)
     engine->process(nullptr, nullptr, 0);
     engine->handle({MidiEvent::Kind::control, 64, 127, 0.0f});
     for (int n = 0; n < voicesAtOnce; ++n) {
-        const auto& zone = instrument.zones[std::size_t(n) % instrument.zones.size()];
+        const auto& zone =
+            instrument.layers[0].zones[std::size_t(n) % instrument.layers[0].zones.size()];
         engine->handle(MidiEvent::noteOn(zone.lowKey + n / 32 * 2, zone.lowVelocity));
     }
     std::vector<float> left(static_cast<std::size_t>(block)), right(left);
@@ -152,7 +155,8 @@ Fluid::Fluid(const Instrument& instrument, int order)
     fluid_synth_set_interp_method(state_->synth, -1, order);
     fluid_synth_cc(state_->synth, 0, 64, 127);
     for (int n = 0; n < voicesAtOnce; ++n) {
-        const auto& zone = instrument.zones[std::size_t(n) % instrument.zones.size()];
+        const auto& zone =
+            instrument.layers[0].zones[std::size_t(n) % instrument.layers[0].zones.size()];
         // Its own lowpass is on below 20 kHz.
         fluid_synth_set_gen(state_->synth, 0, GEN_FILTERFC, -600.0f);
         fluid_synth_noteon(state_->synth, 0, zone.lowKey + n / 32 * 2, zone.lowVelocity);
@@ -202,7 +206,7 @@ double noteOnSeconds(int zones)
     // Three zones on each key; the others lie on other keys.
     for (int i = 0; i < zones; ++i) {
         const int key = zones < 4 ? 60 : i < 3 ? 60 : 61 + i % 60;
-        instrument.zones.push_back({i + 1, 1, key, key});
+        instrument.layers[0].zones.push_back({i + 1, 1, key, key});
     }
     const auto engine = playing(instrument, 0);
     constexpr int times = 20000;
@@ -289,7 +293,7 @@ double changedEnvelopeSeconds()
     constexpr int times = 50;
     const double begin = cpuSeconds();
     for (int n = 0; n < times; ++n) {
-        instrument.envelope.release = 0.1 + 0.01 * n;
+        instrument.layers[0].envelope.release = 0.1 + 0.01 * n;
         program = compiler.compile(instrument, rate);
     }
     return (cpuSeconds() - begin) / times;

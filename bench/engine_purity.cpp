@@ -85,8 +85,8 @@ double purityOf(const std::vector<double>& hz, double semitones)
     const double key = std::round(60.0 + semitones);
     take.tuning = {60, 100.0 * (semitones - (key - 60.0)), TuningSource::byHand};
     auto instrument = makeInstrument(std::move(take));
-    instrument.zones.front().lowKey = 0;
-    instrument.zones.front().highKey = 127;
+    instrument.layers[0].zones.front().lowKey = 0;
+    instrument.layers[0].zones.front().highKey = 127;
     const auto out = renderEvents(instrument,
         {{0.0, MidiEvent::noteOn(int(key), 127)}, {0.6, MidiEvent::noteOff(int(key))}}, rate, 0.1);
     std::vector<double> sounding;

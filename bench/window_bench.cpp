@@ -39,7 +39,7 @@ Instrument longInstrument()
     take.loop.span = {Frames{480000}, Frames{960000}};
     take.loop.crossfade = Frames{9600};
     Instrument instrument;
-    instrument.zones.push_back(proposeZone(take));
+    instrument.layers[0].zones.push_back(proposeZone(take));
     instrument.takes.push_back(std::move(take));
     return instrument;
 }

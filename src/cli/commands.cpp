@@ -6,6 +6,7 @@
 #include "base/safe_file.h"
 #include "formats/instrument_file.h"
 #include "formats/midi_file.h"
+#include "formats/regions.h"
 #include "model/json.h"
 #include "model/take_maker.h"
 
@@ -120,10 +121,12 @@ int build(const Options& options, std::ostream& out, std::ostream& err)
     if (instrument.takes.empty())
         return 1;
     if (range->first >= 0) {
-        instrument.zones.front().lowKey = range->first;
-        instrument.zones.back().highKey = range->second;
+        instrument.layers.front().zones.front().lowKey = range->first;
+        instrument.layers.front().zones.back().highKey = range->second;
     }
     instrument = sanitized(std::move(instrument));
+    for (const auto& loss : lossesOf(instrument, *kindOfFile(target)))
+        err << loss << "\n";
     const auto written = writeInstrument(instrument, target);
     if (!written)
         return failWith(written.error(), err);

@@ -5,7 +5,7 @@
 #include "base/midi.h"
 #include "base/recent_audio.h"
 #include "engine/handover.h"
-#include "engine/voice.h"
+#include "engine/performance.h"
 
 namespace puretone {
 
@@ -15,9 +15,7 @@ namespace puretone {
 /// waits or logs. Programs and events come from other threads without locks.
 class Engine {
 public:
-    static constexpr std::size_t voices = 256;
-    /// Given-up voices that still fade, and old sides of a change of program.
-    static constexpr std::size_t leavingVoices = 64;
+    static constexpr std::size_t voices = Performance::voices;
 
     Engine();
     ~Engine(); ///< Audio stopped.
@@ -64,27 +62,13 @@ private:
     bool pass(Events& queue, const MidiEvent& event) noexcept;
     void drain() noexcept;
     void takeProgram() noexcept;
-    void noteOn(int key, int velocity) noexcept;
-    void noteOff(int key) noexcept;
-    void setPedal(bool down) noexcept;
-    Voice* freeVoice() noexcept;
-    Voice& leavingSlot() noexcept;
-    void markKey(int key, bool down) noexcept;
     void beginCell() noexcept;
-    template <class Do> void eachVoice(Do what) noexcept;
+    void publishKeys() noexcept;
     void publishMeter(const float* left, const float* right, int frames) noexcept;
-    bool isHeard(const Program* program) const noexcept;
 
     // Audio thread only.
-    std::array<Voice, voices> playing_;
-    std::array<Voice, leavingVoices> leaving_;
-    const Program* program_ = nullptr;
+    Performance performance_;
     const Program* previous_ = nullptr; ///< Still heard through leaving voices.
-    std::uint64_t age_ = 0;
-    bool pedal_ = false;
-    NoteEntry entry_ = NoteEntry::beginning;
-    Voice::Bend bend_; ///< Of this cell.
-    double bendWanted_ = 0.0; ///< Semitones.
     int cellAt_ = 0; ///< The next frame's place in its cell; at 0 the cell has not begun.
 
     Handover<Program> handover_;

@@ -3,6 +3,8 @@
 
 #include "engine/prepared.h"
 
+#include <map>
+
 namespace puretone {
 
 namespace {
@@ -81,8 +83,16 @@ bool soundsAlike(const Take& a, const Take& b)
 const ProgramZone* Program::zone(int id) const noexcept
 {
     const auto at = std::lower_bound(zones.begin(), zones.end(), id,
-        [](const ProgramZone& z, int wanted) { return z.id < wanted; });
-    return at != zones.end() && at->id == id ? &*at : nullptr;
+        [](const ProgramZone& z, int wanted) { return z.id() < wanted; });
+    return at != zones.end() && at->id() == id ? &*at : nullptr;
+}
+
+std::uint32_t Program::layerAt(int id) const noexcept
+{
+    std::uint32_t at = 0;
+    while (at < layers.size() && layers[at].id != id)
+        ++at;
+    return at;
 }
 
 std::shared_ptr<const SoundCopies> Compiler::recordedCopies(const Take& take, double fastest)
@@ -119,27 +129,87 @@ std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double fast
     return sound;
 }
 
+namespace {
+
+ProgramLayer programLayer(const Layer& layer)
+{
+    return {layer.id, layer.when, layer.sameKeys, layer.chokeGroup, layer.voices, layer.notes,
+        layer.glideSeconds, layer.bendSemitones, layer.follow, layer.envelope};
+}
+
+/// Gains of a balance: the middle leaves both as they are, a side takes the other one away.
+std::pair<double, double> balance(double pan)
+{
+    return {std::min(1.0, 1.0 - pan), std::min(1.0, 1.0 + pan)};
+}
+
+/// Everything but what is read.
+ProgramZone programZone(const Layer& layer, std::uint32_t index, const Zone& zone, const Take& take)
+{
+    ProgramZone made;
+    made.zone = zone;
+    made.layer = index;
+    made.root = take.tuning.rootKey;
+    made.tune =
+        (take.tuning.fineCents + zone.tuneCents + layer.fineCents) / 100.0 + 12.0 * layer.octave;
+    const double level = std::pow(10.0, layer.levelDb / 20.0);
+    const auto [left, right] = balance(layer.pan);
+    const auto [zoneLeft, zoneRight] = balance(zone.pan);
+    made.left = float(level * left * zoneLeft);
+    made.right = float(level * right * zoneRight);
+    return made;
+}
+
+} // namespace
+
 std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, double rate)
 {
     auto program = std::make_unique<Program>();
-    program->envelope = instrument.envelope;
-    for (const auto& zone : instrument.zones) {
-        const Take* take = instrument.take(zone.take);
-        if (take == nullptr)
+    std::map<int, const Take*> takes;
+    for (const auto& take : instrument.takes)
+        takes[take.id] = &take;
+    /// A take as a way of sounding plays it, and the fastest that it is read.
+    std::map<std::pair<int, bool>, double> fastest;
+    for (const auto& layer : instrument.layers) {
+        if (!layer.on)
             continue;
-        const double midi = take->tuning.keyMidi();
-        // Two semitones more than the highest key: the reach of the pitch wheel.
-        const double needed = std::exp2((zone.highKey + 2.0 - midi) / 12.0) * take->rate() / rate;
-        const double fastest = std::clamp(needed, 1.0, std::exp2(mostOctaves));
-        ProgramZone made{zone.id, zone.take, zone.lowKey, zone.highKey, zone.lowVelocity,
-            zone.highVelocity, midi, soundOf(*take, fastest)};
-        program->zones.push_back(std::move(made));
+        const auto index = std::uint32_t(program->layers.size());
+        program->layers.push_back(programLayer(layer));
+        for (const auto& zone : layer.zones) {
+            const auto found = takes.find(zone.take);
+            if (found == takes.end())
+                continue;
+            const Take& take = *found->second;
+            auto made = programZone(layer, index, zone, take);
+            // The wheel's reach beyond the highest key.
+            const double highest = std::max(program->semitones(made, zone.highKey),
+                                       program->semitones(made, zone.lowKey))
+                + layer.bendSemitones;
+            const double needed = std::exp2(highest / 12.0) * take.rate() / rate;
+            double& most = fastest[{zone.take, layer.when == SoundsWhen::release}];
+            most = std::max({most, 1.0, std::min(needed, std::exp2(mostOctaves))});
+            program->zones.push_back(std::move(made));
+        }
     }
+    // Each take once, for all of its zones.
+    std::map<std::pair<int, bool>, std::shared_ptr<const ZoneSound>> sounds;
+    for (const auto& [which, speed] : fastest) {
+        const Take& take = *takes[which.first];
+        sounds[which] = which.second ? soundOf(playedBy(take, true), speed) : soundOf(take, speed);
+    }
+    for (auto& zone : program->zones)
+        zone.sound = sounds[{zone.zone.take, program->layerOf(zone).when == SoundsWhen::release}];
     std::sort(program->zones.begin(), program->zones.end(),
-        [](const ProgramZone& a, const ProgramZone& b) { return a.id < b.id; });
-    for (std::size_t i = 0; i < program->zones.size(); ++i)
-        for (int key = program->zones[i].lowKey; key <= program->zones[i].highKey; ++key)
+        [](const ProgramZone& a, const ProgramZone& b) { return a.id() < b.id(); });
+    for (std::size_t i = 0; i < program->zones.size(); ++i) {
+        const Zone& zone = program->zones[i].zone;
+        for (int key = zone.lowKey; key <= zone.highKey; ++key)
             program->zonesOfKey[std::size_t(key)].push_back(std::uint32_t(i));
+    }
+    for (auto& zones : program->zonesOfKey)
+        std::stable_sort(zones.begin(), zones.end(), [&](std::uint32_t a, std::uint32_t b) {
+            return program->zones[a].layer < program->zones[b].layer;
+        });
     // Keep what this document uses; a step back is quick to make again.
     std::erase_if(known_, [&](const Known& known) {
         return std::none_of(program->zones.begin(), program->zones.end(),

@@ -46,24 +46,52 @@ struct ZoneSound {
     }
 };
 
-struct ProgramZone {
+/// How a layer is played: the numbers of Layer that the audio thread needs.
+struct ProgramLayer {
     int id = 0;
-    int take = 0;
-    int lowKey = 0, highKey = 127;
-    int lowVelocity = 1, highVelocity = 127;
-    double midi = 60.0; ///< Pitch at the recorded speed.
+    SoundsWhen when = SoundsWhen::press;
+    SameKeys sameKeys = SameKeys::together;
+    int chokeGroup = 0;
+    int voices = Layer::mostVoices;
+    Notes notes = Notes::many;
+    double glideSeconds = 0.0;
+    double bendSemitones = 2.0;
+    double follow = 1.0;
+    Envelope envelope;
+};
+
+struct ProgramZone {
+    Zone zone;
+    std::uint32_t layer = 0; ///< Index into Program::layers.
+    int root = 60;
+    double tune = 0.0; ///< Semitones at the root key above the recorded pitch.
+    float left = 1.0f, right = 1.0f; ///< Gains of the layer's level and both places.
     std::shared_ptr<const ZoneSound> sound;
+
+    int id() const noexcept { return zone.id; }
 };
 
 /// An instrument as the audio thread needs it. Immutable; freed away from the audio thread.
 struct Program {
-    std::vector<ProgramZone> zones; ///< By their ids, growing.
-    Envelope envelope;
-    /// Indices into `zones` of those that a key may sound, so that a note looks at no others.
+    std::vector<ProgramLayer> layers; ///< Those that are on.
+    std::vector<ProgramZone> zones; ///< Of those layers, by their ids, growing.
+    /// Indices into `zones` of those that a key may sound, layer by layer, so that a note looks at
+    /// no others.
     std::array<std::vector<std::uint32_t>, 128> zonesOfKey;
 
     /// Audio thread. Null where there is none.
     const ProgramZone* zone(int id) const noexcept;
+    const ProgramLayer& layerOf(const ProgramZone& zone) const noexcept
+    {
+        return layers[zone.layer];
+    }
+    /// Index of a layer; layers.size() where there is none.
+    std::uint32_t layerAt(int id) const noexcept;
+    /// Semitones from the recorded pitch at which a key plays a zone.
+    double semitones(const ProgramZone& zone, int key) const noexcept
+    {
+        return zone.tune + (key - zone.root) * layerOf(zone).follow;
+    }
 };
 
 /// Turns documents into programs and remembers the costly parts: a moved loop costs the stretch

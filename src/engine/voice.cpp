@@ -33,24 +33,23 @@ Voice::Gear Voice::gearFor(double speed, int octaves) noexcept
     return gear;
 }
 
-void Voice::start(const Program& program, const ProgramZone& zone, int key, int velocity,
-    double rate, std::uint64_t age, NoteEntry entry, Bend bend, int at) noexcept
+void Voice::start(const VoiceStart& how) noexcept
 {
-    program_ = &program;
-    zone_ = &zone;
-    key_ = key;
-    age_ = age;
-    rate_ = rate;
-    position_ = zone.sound->start;
-    speedSemitones_ = key - zone.midi;
+    program_ = how.program;
+    zone_ = how.zone;
+    key_ = how.key;
+    age_ = how.age;
+    event_ = how.event;
+    rate_ = how.rate;
+    const ZoneSound& sound = *zone_->sound;
+    position_ = sound.start;
     wentRound_ = false;
     letGo_ = false;
     againFrames_ = travelled_ = 0.0;
     fadesToGoAgain_ = false;
-    const ZoneSound& sound = *zone.sound;
-    if (entry != NoteEntry::beginning && sound.loops()) {
+    if (how.entry != NoteEntry::beginning && sound.loops()) {
         position_ = sound.loopEnd - sound.loopLength;
-        if (entry == NoteEntry::beforeJoint) {
+        if (how.entry == NoteEntry::beforeJoint) {
             againFrames_ = 1.0;
             placeAgain();
             position_ = againFrom_;
@@ -58,22 +57,49 @@ void Voice::start(const Program& program, const ProgramZone& zone, int key, int 
         wentRound_ = true; // no fade in
     }
     sustained = false;
-    // The square law that SoundFont and SFZ players use: half the velocity is 12 dB less.
-    gain_ = (velocity / 127.0) * (velocity / 127.0);
+    setGains(how.velocity);
     ramp_ = 1.0;
     rampStep_ = 0.0;
-    envelope_.start(program.envelope, rate);
-    bend.from += (bend.to - bend.from) * at / cellFrames;
-    speed_ = speedAt(bend.from);
-    spoken_ = speedSemitones_ + bend.from;
+    envelope_.start(layer().envelope, rate_);
+    speedSemitones_ = wantedSemitones() + how.glideSemitones;
+    glideStep_ = 0.0;
+    if (how.glideSemitones != 0.0)
+        glideWithin(how.glideSeconds);
+    auto bend = how.bend;
+    bend.from += (bend.to - bend.from) * how.at / cellFrames;
+    spoken_ = semitonesAt(bend.from);
+    speed_ = speedOf(spoken_);
     gear_ = gearFor(speed_, sound.recorded->octaves());
     left_.fill(0.0f);
     right_.fill(0.0f);
-    if (at == 0)
+    if (how.at == 0)
         return;
-    envelope_.run(program.envelope, gains_.data() + at, cellFrames - at);
-    readCell(bend, at);
-    shape(at);
+    envelope_.run(layer().envelope, gains_.data() + how.at, cellFrames - how.at);
+    readCell(bend, how.at);
+    shape(how.at);
+}
+
+void Voice::setGains(int velocity) noexcept
+{
+    // The square law that SoundFont and SFZ players use: half the velocity is 12 dB less.
+    const double touch = (velocity / 127.0) * (velocity / 127.0);
+    const double gain = touch * zoneGain(zone_->zone, key_, velocity);
+    gainLeft_ = gain * double(zone_->left);
+    gainRight_ = gain * double(zone_->right);
+}
+
+void Voice::glideWithin(double seconds) noexcept
+{
+    const double cells = seconds * rate_ / cellFrames;
+    glideStep_ = std::abs(wantedSemitones() - speedSemitones_) / std::max(1.0, cells);
+}
+
+void Voice::retune(int key, double seconds) noexcept
+{
+    key_ = key;
+    glideWithin(seconds);
+    // Held by the key that it has gone to.
+    sustained = false;
 }
 
 void Voice::release(int at) noexcept
@@ -88,7 +114,7 @@ void Voice::release(int at) noexcept
     if (envelope_.released())
         return;
     envelope_.releaseFrom(double(gains_[std::size_t(at)]));
-    envelope_.run(program_->envelope, gains_.data() + at, cellFrames - at);
+    envelope_.run(layer().envelope, gains_.data() + at, cellFrames - at);
     shape(at);
 }
 
@@ -188,15 +214,21 @@ void Voice::beginCell(Bend bend) noexcept
         stop();
         return;
     }
-    envelope_.run(program_->envelope, gains_.data(), cellFrames);
+    envelope_.run(layer().envelope, gains_.data(), cellFrames);
     readCell(bend, 0);
     shape(0);
 }
 
 void Voice::glideTuning() noexcept
 {
-    const double way = key_ - zone_->midi - speedSemitones_;
-    speedSemitones_ += std::abs(way) < 1e-4 ? way : tuningShare * way;
+    const double way = wantedSemitones() - speedSemitones_;
+    if (glideStep_ > 0.0 && std::abs(way) > glideStep_) {
+        speedSemitones_ += std::copysign(glideStep_, way);
+        return;
+    }
+    const bool arrives = glideStep_ > 0.0 || std::abs(way) < 1e-4;
+    glideStep_ = 0.0;
+    speedSemitones_ += arrives ? way : tuningShare * way;
 }
 
 void Voice::readWith(const Gear& gear, const SoundCopies& copies, const ReadingWay& way, int count,
@@ -231,9 +263,9 @@ void Voice::readCell(Bend bend, int from) noexcept
     glideTuning();
     int count = cellFrames - from;
     ReadingWay way{position_, speed_, 0.0};
-    if (const double semitones = speedSemitones_ + bend.to; semitones != spoken_) {
+    if (const double semitones = semitonesAt(bend.to); semitones != spoken_) {
         spoken_ = semitones;
-        speed_ = speedAt(bend.to);
+        speed_ = speedOf(semitones);
         way.change = (speed_ - way.step) / count;
     }
     const bool inLooped = sound.loops() && position_ >= sound.loopedFrom;
@@ -279,27 +311,28 @@ void Voice::fade(const ReadingWay& way, int from, int count) noexcept
 
 void Voice::shape(int from) noexcept
 {
-    const auto gain = float(gain_ * ramp_);
+    const Cell& right = mono_ ? readLeft_ : readRight_;
     if (rampStep_ == 0.0 && from == 0) {
+        const auto gainLeft = float(gainLeft_ * ramp_), gainRight = float(gainRight_ * ramp_);
         for (std::size_t i = 0; i < cellFrames; ++i)
-            left_[i] = readLeft_[i] * (gains_[i] * gain);
-        if (!mono_)
+            left_[i] = readLeft_[i] * (gains_[i] * gainLeft);
+        if (!oneSide())
             for (std::size_t i = 0; i < cellFrames; ++i)
-                right_[i] = readRight_[i] * (gains_[i] * gain);
+                right_[i] = right[i] * (gains_[i] * gainRight);
         return;
     }
     for (int i = from; i < cellFrames; ++i) {
         const auto at = std::size_t(i);
-        const float g = gains_[at] * float(gain_ * rampAt(i));
-        left_[at] = readLeft_[at] * g;
-        right_[at] = readRight_[at] * g;
+        const double g = double(gains_[at]) * rampAt(i);
+        left_[at] = readLeft_[at] * float(gainLeft_ * g);
+        right_[at] = right[at] * float(gainRight_ * g);
     }
 }
 
 void Voice::add(float* left, float* right, int from, int count) const noexcept
 {
     const float* l = left_.data() + from;
-    const float* r = mono_ ? l : right_.data() + from;
+    const float* r = oneSide() ? l : right_.data() + from;
     for (int i = 0; i < count; ++i) {
         left[i] += l[i];
         right[i] += r[i];

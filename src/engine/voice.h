@@ -7,6 +7,8 @@
 
 namespace puretone {
 
+struct VoiceStart;
+
 /// One sounding note. Lives on the audio thread; nothing in it allocates, locks or waits.
 ///
 /// A voice works in cells of 32 frames that lie on a grid of absolute frames, so that the sizes of
@@ -16,14 +18,14 @@ class Voice {
 public:
     static constexpr int cellFrames = readingBlock;
 
-    /// How the wheel moves the pitch in a cell, semitones.
+    /// How the wheel moves in a cell, -1 to 1; what it does to the pitch the layer says.
     struct Bend {
         double from = 0.0, to = 0.0;
     };
 
-    /// @param at Frame of the cell. The rest of the cell is read at once, unless it is 0.
-    void start(const Program& program, const ProgramZone& zone, int key, int velocity, double rate,
-        std::uint64_t age, NoteEntry entry, Bend bend, int at) noexcept;
+    void start(const VoiceStart& how) noexcept;
+    /// The sounding note goes on at the pitch of another key. @param seconds To get there.
+    void retune(int key, double seconds) noexcept;
     /// @param at Frame of the cell; 0 where the next cell has not begun.
     void release(int at) noexcept;
     /// Fades to silence within `seconds`, whatever the envelope says: for stolen voices.
@@ -46,9 +48,14 @@ public:
     const ProgramZone* zone() const noexcept { return zone_; }
     int key() const noexcept { return key_; }
     std::uint64_t age() const noexcept { return age_; }
+    /// Of what was played; others began with it.
+    std::uint64_t event() const noexcept { return event_; }
     double position() const noexcept { return zone_->sound->shownPlace(position_, leavesLoop()); }
     /// How loud it stands, for choosing which voice to give up.
-    double loudness() const noexcept { return envelope_.level() * gain_ * rampAt(cellFrames); }
+    double loudness() const noexcept
+    {
+        return envelope_.level() * std::max(gainLeft_, gainRight_) * rampAt(cellFrames);
+    }
 
     bool sustained = false; ///< Let go, but held by the pedal.
 
@@ -72,14 +79,25 @@ private:
         float* right) noexcept;
     void fade(const ReadingWay& way, int from, int count) noexcept;
     void shape(int from) noexcept;
+    void setGains(int velocity) noexcept;
+    void glideWithin(double seconds) noexcept;
+    /// Whether both sides are one.
+    bool oneSide() const noexcept { return mono_ && gainLeft_ == gainRight_; }
     void wrap() noexcept;
     double rampAt(int frame) const noexcept
     {
         return std::clamp(ramp_ + rampStep_ * frame, 0.0, 1.0);
     }
-    double speedAt(double bend) const noexcept
+    const ProgramLayer& layer() const noexcept { return program_->layerOf(*zone_); }
+    double wantedSemitones() const noexcept { return program_->semitones(*zone_, key_); }
+    /// With the wheel at a place.
+    double semitonesAt(double bend) const noexcept
     {
-        return std::exp2((speedSemitones_ + bend) / 12.0) * zone_->sound->rate / rate_;
+        return speedSemitones_ + bend * layer().bendSemitones;
+    }
+    double speedOf(double semitones) const noexcept
+    {
+        return std::exp2(semitones / 12.0) * zone_->sound->rate / rate_;
     }
     /// On its way to the recorded end.
     bool leavesLoop() const noexcept
@@ -100,14 +118,16 @@ private:
     double rate_ = 48000.0;
     double position_ = 0.0; ///< Of the next cell's first frame.
     double speedSemitones_ = 0.0; ///< Glides to the wanted tuning.
+    double glideStep_ = 0.0; ///< Semitones in each cell; 0 for the short way of a turned tuning.
     double speed_ = 0.0; ///< At the next cell's first frame.
     double spoken_ = 0.0; ///< Semitones that `speed_` stands for.
-    bool mono_ = false; ///< The right side is the left one.
+    bool mono_ = false; ///< One channel is read.
     bool wentRound_ = false;
     bool letGo_ = false;
     int key_ = 0;
     std::uint64_t age_ = 0;
-    double gain_ = 1.0;
+    std::uint64_t event_ = 0;
+    double gainLeft_ = 1.0, gainRight_ = 1.0;
     double ramp_ = 1.0, rampStep_ = 0.0; ///< At the cell's first frame, and for each frame.
     /// Heard again and again: from here, for so many frames of the recording; 0 for a whole note.
     double againFrom_ = 0.0, againFrames_ = 0.0;
@@ -118,6 +138,22 @@ private:
     alignas(32) Cell readLeft_{}, readRight_{};
     alignas(32) Cell gains_{}; ///< The envelope's.
     alignas(32) Cell left_{}, right_{}; ///< As they are heard.
+};
+
+/// What a note is to be.
+struct VoiceStart {
+    const Program* program = nullptr;
+    const ProgramZone* zone = nullptr;
+    int key = 60;
+    int velocity = 100;
+    double rate = 48000.0;
+    std::uint64_t age = 0;
+    std::uint64_t event = 0;
+    NoteEntry entry = NoteEntry::beginning;
+    Voice::Bend bend;
+    int at = 0; ///< Frame of the cell. The rest of the cell is read at once, unless it is 0.
+    double glideSemitones = 0.0; ///< It begins so far from its pitch,
+    double glideSeconds = 0.0; ///< and takes so long to reach it.
 };
 
 } // namespace puretone

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/in_range.h"
 #include "formats/formats.h"
 
 namespace puretone {
@@ -24,8 +25,6 @@ Take finishedTake(int id, const std::string& name, RecordingPtr recording, doubl
     return take;
 }
 
-namespace {
-
 std::string compareAudio(const Audio& wanted, const Audio& got, int bits)
 {
     if (wanted.channelCount() != got.channelCount())
@@ -43,6 +42,8 @@ std::string compareAudio(const Audio& wanted, const Audio& got, int bits)
         }
     return {};
 }
+
+namespace {
 
 /// Times to a hundredth (SF2 counts in 1200ths of an octave and knows nothing under a millisecond),
 /// the sustain to a tenth of a dB; what a format has no room for is not held against it.
@@ -62,45 +63,115 @@ std::string compareEnvelope(const Envelope& want, const Envelope& got, bool keep
     return same ? std::string{} : "the envelope";
 }
 
-} // namespace
-
-std::string envelopeDifference(const Instrument& original, const Instrument& readBack)
+/// What a take that ends by itself is written with is no release of the shape's.
+std::string compareShape(const Region& want, const Region& got)
 {
-    // Takes that end by themselves are written with a release of their own kind.
+    const auto mode = want.prepared->mode;
     const bool keepsRelease =
-        std::all_of(original.takes.begin(), original.takes.end(), [](const Take& take) {
-            return take.loop.repeats() && take.loop.mode != LoopMode::untilRelease;
-        });
-    return compareEnvelope(original.envelope, readBack.envelope, keepsRelease);
+        want.prepared->loop.has_value() && mode != LoopMode::untilRelease && !want.onRelease();
+    return compareEnvelope(want.layer->envelope, got.layer->envelope, keepsRelease);
 }
 
-std::string difference(
-    const Instrument& original, const Instrument& readBack, int bits, double cents)
+std::string comparePlaces(const Region& want, const Region& got)
 {
-    if (original.zones.size() != readBack.zones.size())
-        return "the number of zones";
-    for (std::size_t i = 0; i < original.zones.size(); ++i) {
-        const Zone& want = original.zones[i];
-        const Zone& got = readBack.zones[i];
-        if (want.lowKey != got.lowKey || want.highKey != got.highKey
-            || want.lowVelocity != got.lowVelocity || want.highVelocity != got.highVelocity)
-            return "the key range";
-        const Take* take = original.take(want.take);
-        const Take* other = readBack.take(got.take);
-        if (take == nullptr || other == nullptr)
-            return "the takes";
-        const auto prepared = prepareTake(*take);
-        if (std::abs(prepared.midi - other->tuning.keyMidi()) * 100.0 > cents)
+    const Layer& a = *want.layer;
+    const Layer& b = *got.layer;
+    const Zone& x = want.zone;
+    const Zone& y = got.zone;
+    if (std::abs(want.pan - got.pan) > 0.006)
+        return "the place left or right";
+    if (a.when != b.when)
+        return "when it sounds";
+    if (want.turns != got.turns || want.turn != got.turn
+        || (want.turns > 1 && a.sameKeys != b.sameKeys))
+        return "the turns";
+    if (a.voices != b.voices && !(a.notes != Notes::many && b.voices == 1))
+        return "how many notes sound";
+    if (std::abs(a.bendSemitones - b.bendSemitones) > 0.01)
+        return "the reach of the wheel";
+    if (x.lowKeyFade != y.lowKeyFade || x.highKeyFade != y.highKeyFade
+        || x.lowVelocityFade != y.lowVelocityFade || x.highVelocityFade != y.highVelocityFade)
+        return "the crossovers";
+    return {};
+}
+
+std::string compareRegion(const Region& want, const Region& got, const Exactness& exactness)
+{
+    const Zone& x = want.zone;
+    const Zone& y = got.zone;
+    if (x.lowKey != y.lowKey || x.highKey != y.highKey || x.lowVelocity != y.lowVelocity
+        || x.highVelocity != y.highVelocity)
+        return "the key range";
+    // The root key may have moved by whole keys with the tuning; what each key sounds counts.
+    const auto pitchAt = [](const Region& r, int key) {
+        return (key - r.rootKey) * r.layer->follow + r.tuneCents / 100.0;
+    };
+    for (const int key : {x.lowKey, x.highKey})
+        if (std::abs(pitchAt(want, key) - pitchAt(got, key)) * 100.0 > exactness.cents)
             return "the tuning";
-        if (modeInFiles(prepared.mode) != playedMode(*other))
-            return "the way the loop goes";
-        if (prepared.loop.has_value() != other->loop.on
-            || (prepared.loop && *prepared.loop != other->loop.span))
-            return "the loop";
-        if (auto what = compareAudio(prepared.audio, other->audio(), bits); !what.empty())
+    if (std::abs(want.levelDb - got.levelDb) > exactness.db)
+        return "the level";
+    if (want.layer->chokeGroup != got.layer->chokeGroup)
+        return "the choke group";
+    // What was read is a finished sample, with everything in it.
+    const auto& was = *want.prepared;
+    const Take& is = *got.take;
+    if (modeInFiles(was.mode) != playedMode(is))
+        return "the way the loop goes";
+    if (was.loop.has_value() != is.loop.on || (was.loop && *was.loop != is.loop.span))
+        return "the loop";
+    return compareAudio(was.audio, is.audio(), exactness.bits);
+}
+
+} // namespace
+
+std::string difference(const std::vector<Region>& original, const std::vector<Region>& readBack,
+    const Exactness& exactness)
+{
+    if (original.size() != readBack.size())
+        return "the number of zones";
+    for (std::size_t i = 0; i < original.size(); ++i) {
+        auto what = compareRegion(original[i], readBack[i], exactness);
+        if (what.empty())
+            what = compareShape(original[i], readBack[i]);
+        if (what.empty() && exactness.places)
+            what = comparePlaces(original[i], readBack[i]);
+        if (!what.empty())
             return what;
     }
     return {};
+}
+
+Tuning tuningOn(int key, double movedCents, Layer& layer)
+{
+    if (layer.follow != 1.0) {
+        layer.octave = intIn(std::round(movedCents / 1200.0), -4, 4);
+        return {key, movedCents - 1200.0 * layer.octave, TuningSource::fromFile};
+    }
+    const int keys = intIn(std::round(movedCents / 100.0), key - 127, key);
+    return {key - keys, movedCents - 100.0 * keys, TuningSource::fromFile};
+}
+
+Layer& layerFor(Instrument& instrument, const Layer& like, bool begins)
+{
+    auto& layers = instrument.layers;
+    const auto same = [&](Layer other) {
+        other.id = like.id;
+        other.name = like.name;
+        other.zones.clear();
+        return other == like;
+    };
+    const bool unused = layers.size() == 1 && layers.front().zones.empty();
+    if (!unused && ((same(layers.back()) && !begins) || layers.size() >= mostLayers))
+        return layers.back();
+    const int number = unused ? 1 : int(layers.size()) + 1;
+    if (unused)
+        layers.clear();
+    layers.push_back(like);
+    layers.back().id = number;
+    if (layers.back().name.empty())
+        layers.back().name = "Layer " + std::to_string(number);
+    return layers.back();
 }
 
 } // namespace puretone

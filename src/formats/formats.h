@@ -4,7 +4,7 @@
 // The single formats behind instrument_file.h.
 
 #include "base/progress.h"
-#include "engine/prepared.h"
+#include "formats/regions.h"
 
 #include <filesystem>
 
@@ -15,14 +15,15 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
 Result<Instrument> readProject(const std::filesystem::path& path, const Progress& progress = {});
 
 /// SoundFont 2.01 ("SoundFont Technical Specification", version 2.04), 16 bit: one preset.
-std::vector<std::byte> encodeSoundFont(const Instrument& instrument);
+std::vector<std::byte> encodeSoundFont(const std::string& name, const std::vector<Region>& regions);
 /// Reads the first preset of a bank.
 Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::string& name);
 
 /// SFZ text whose samples lie in `samplesFolder` (relative, "/" as separator).
-std::string encodeSfz(const Instrument& instrument, const std::string& samplesFolder);
-/// File name of one take's sample inside that folder.
-std::string sampleName(const Take& take);
+std::string encodeSfz(
+    const std::string& name, const std::vector<Region>& regions, const std::string& samplesFolder);
+/// File name of a region's sample inside that folder.
+std::string sampleName(const Region& region);
 /// Where the samples of an SFZ file lie: "NAME samples" beside it.
 std::filesystem::path sfzFolder(const std::filesystem::path& sfz);
 Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& progress = {});
@@ -34,11 +35,30 @@ std::vector<std::byte> encodeTakeWav(const PreparedTake& prepared, SampleFormat 
 Take finishedTake(int id, const std::string& name, RecordingPtr recording, double midi,
     std::optional<Span> loop, LoopMode mode = LoopMode::forward);
 
-/// Compares what was read with what should have been written: samples within one step of `bits`,
-/// loops equal, tuning within `cents`. Empty when equal, otherwise what differs.
-std::string difference(
-    const Instrument& original, const Instrument& readBack, int bits, double cents);
-/// The same for the envelope, where a format holds one.
-std::string envelopeDifference(const Instrument& original, const Instrument& readBack);
+/// Compares samples: within one step of `bits`. Empty when equal, otherwise what differs.
+std::string compareAudio(const Audio& wanted, const Audio& got, int bits);
+
+/// A key and what moves it, cents, as the tuning of a take of a layer. Whole keys go into the root
+/// where the pitch follows the keys one to one; otherwise keys are counted from that root, and
+/// whole octaves go into the layer.
+Tuning tuningOn(int key, double movedCents, Layer& layer);
+
+/// The layer that a region which was read belongs to: the last one where it is played the same way
+/// and nothing says that another begins; otherwise a new one, as long as there is room.
+///
+/// @param like Without zones. @param begins Whether a new layer begins here in any case.
+Layer& layerFor(Instrument& instrument, const Layer& like, bool begins);
+
+/// How exactly a format keeps numbers.
+struct Exactness {
+    int bits = 24; ///< Of a sample.
+    double cents = 0.501;
+    double db = 0.01;
+    bool places = true; ///< Pan, turns, crossovers, triggers.
+};
+/// Compares what was read with what should have been written, region by region. Empty when equal,
+/// otherwise what differs.
+std::string difference(const std::vector<Region>& original, const std::vector<Region>& readBack,
+    const Exactness& exactness);
 
 } // namespace puretone

@@ -7,6 +7,7 @@
 #include "model/take_maker.h"
 
 #include <map>
+#include <set>
 
 namespace puretone {
 
@@ -107,9 +108,9 @@ Result<Written> writeProjectFile(Instrument instrument, const fs::path& path)
     return written;
 }
 
-Result<void> writeCheckedWav(const Take& take, const fs::path& path)
+/// The finished sample of one take, compared with what comes back.
+Result<void> writeCheckedWav(const PreparedTake& prepared, const fs::path& path)
 {
-    const auto prepared = prepareTake(take);
     const auto bytes = encodeTakeWav(prepared, wavFormat);
     return writeWhole(
         path, [&](const fs::path& temporary) { return writeBytes(temporary, bytes); },
@@ -117,17 +118,15 @@ Result<void> writeCheckedWav(const Take& take, const fs::path& path)
             const auto again = openRecording(temporary);
             if (!again || !(*again)->sampler)
                 return tl::unexpected(checkFailed(path, "the file"));
-            Instrument original, got;
-            original.takes = {take};
-            original.zones = {{1, take.id, 0, 127, 1, 127}};
             const SamplerInfo& sampler = *(*again)->sampler;
-            got.takes = {finishedTake(take.id, take.name, *again, sampler.midi,
-                sampler.loops.empty() ? std::nullopt : std::optional(sampler.loops[0].span),
-                // A WAV has no room for it.
-                modeInFiles(playedMode(take)))};
-            got.zones = original.zones;
-            const auto what = difference(original, got, wavBits, 0.01);
-            if (!what.empty())
+            const auto loop =
+                sampler.loops.empty() ? std::nullopt : std::optional(sampler.loops[0].span);
+            if (loop != prepared.loop)
+                return tl::unexpected(checkFailed(path, "the loop"));
+            if (std::abs(sampler.midi - prepared.midi) > 1e-4)
+                return tl::unexpected(checkFailed(path, "the tuning"));
+            if (const auto what = compareAudio(prepared.audio, *(*again)->audio, wavBits);
+                !what.empty())
                 return tl::unexpected(checkFailed(path, what));
             return {};
         });
@@ -135,7 +134,7 @@ Result<void> writeCheckedWav(const Take& take, const fs::path& path)
 
 Result<Written> writeWavFile(const Instrument& instrument, const fs::path& path)
 {
-    if (const auto done = writeCheckedWav(instrument.takes.front(), path); !done)
+    if (const auto done = writeCheckedWav(prepareTake(instrument.takes.front()), path); !done)
         return tl::unexpected(done.error());
     Written written;
     count(written, path);
@@ -154,10 +153,16 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
             "The folder " + shownName(folder) + " could not be made: " + error.message() + ".",
             "Choose another folder.");
     Written written;
-    const auto text = encodeSfz(instrument, folder.filename().string());
-    for (const auto& take : instrument.takes)
-        if (const auto done = writeCheckedWav(take, folder / sampleName(take)); !done)
+    const auto regions = flatten(instrument, FileKind::sfz);
+    const auto text = encodeSfz(instrument.name, regions, folder.filename().string());
+    std::set<std::string> samples;
+    for (const auto& region : regions) {
+        const auto name = sampleName(region);
+        if (!samples.insert(name).second)
+            continue;
+        if (const auto done = writeCheckedWav(*region.prepared, folder / name); !done)
             return tl::unexpected(done.error());
+    }
     const auto done = writeWhole(
         path,
         [&](const fs::path& temporary) {
@@ -168,9 +173,8 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
             if (!again)
                 return tl::unexpected(checkFailed(path, "the text"));
             // Half a cent is what whole cents round to.
-            auto what = difference(instrument, *again, wavBits, 0.501);
-            if (what.empty())
-                what = envelopeDifference(instrument, *again);
+            const auto what = difference(
+                regions, flatten(*again, FileKind::sfz, false), {wavBits, 0.501, 0.01, true});
             if (!what.empty())
                 return tl::unexpected(checkFailed(path, what));
             return {};
@@ -178,8 +182,8 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
     if (!done)
         return tl::unexpected(done.error());
     count(written, path);
-    for (const auto& take : instrument.takes)
-        count(written, folder / sampleName(take));
+    for (const auto& name : samples)
+        count(written, folder / name);
     written.checked =
         "Read back with its samples: key range, " + loopWords(instrument) + " and sound as set.";
     return written;
@@ -192,7 +196,16 @@ Result<Written> writeSoundFontFile(const Instrument& instrument, const fs::path&
         return fail(ErrorCode::badValue,
             shownName(path) + " would be larger than the four gigabytes that a SoundFont may have.",
             "Loop or shorten the takes, or write SFZ.");
-    const auto bytes = encodeSoundFont(instrument);
+    auto regions = flatten(instrument, FileKind::sf2);
+    if (regions.empty())
+        return fail(ErrorCode::badValue,
+            shownName(path) + " was not written: no layer sounds when a key is pressed.",
+            "Write SFZ, or switch such a layer on.");
+    const auto bytes = encodeSoundFont(instrument.name, regions);
+    // What is compared, too: the loudest region stands at full level, others below it.
+    const double loudest = loudestDb(regions);
+    for (auto& region : regions)
+        region.levelDb -= loudest;
     const auto done = writeWhole(
         path, [&](const fs::path& temporary) { return writeBytes(temporary, bytes); },
         [&](const fs::path& temporary) -> Result<void> {
@@ -202,9 +215,9 @@ Result<Written> writeSoundFontFile(const Instrument& instrument, const fs::path&
             const auto again = decodeSoundFont(*read, shownName(path));
             if (!again)
                 return tl::unexpected(checkFailed(path, "the bank"));
-            auto what = difference(instrument, *again, 16, 0.501);
-            if (what.empty())
-                what = envelopeDifference(instrument, *again);
+            // Levels are whole tenths of a dB, below the loudest region.
+            const auto what = difference(
+                regions, flatten(*again, FileKind::sf2, false), {16, 0.501, 0.06, false});
             if (!what.empty())
                 return tl::unexpected(checkFailed(path, what));
             return {};
@@ -258,7 +271,7 @@ Result<Instrument> openSound(const fs::path& path, const Progress& progress)
         instrument.takes = {finishedTake(1, instrument.name, *recording, sampler->midi,
             sampler->loops.empty() ? std::nullopt : std::optional(sampler->loops[0].span),
             sampler->loops.empty() ? LoopMode::forward : loopModeOf(sampler->loops[0]))};
-        instrument.zones = {{1, 1, 0, 127, 1, 127}};
+        instrument.layers.front().zones = {{1, 1, 0, 127, 1, 127}};
         return sanitized(std::move(instrument));
     }
     auto take = makeTake(*recording, {}, progress.part(0.2, 1.0));

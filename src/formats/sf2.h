@@ -10,6 +10,7 @@ namespace puretone::sf2 {
 /// Section 8.1.2.
 enum Generator : unsigned {
     pan = 17,
+    initialAttenuation = 48,
     delayVolEnv = 33,
     attackVolEnv = 34,
     holdVolEnv = 35,
@@ -27,6 +28,8 @@ enum Generator : unsigned {
     fineTune = 52,
     sampleId = 53,
     sampleModes = 54,
+    scaleTuning = 56,
+    exclusiveClass = 57,
     overridingRootKey = 58,
 };
 

@@ -145,8 +145,10 @@ Envelope envelopeIn(const Amounts& zone)
 
 /// Adds the take and the zone for one instrument zone; the right half of a pair is found by its
 /// link.
+/// @param rightHalf Gives the zone that plays a sample, of the zones behind this one.
+template <class RightHalf>
 bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Header>& headers,
-    const Amounts& preset, const Amounts& zone)
+    const Amounts& preset, const Amounts& zone, RightHalf rightHalf)
 {
     const auto index = std::size_t(amountIn(zone, sampleId, 0));
     if (index >= headers.size())
@@ -165,10 +167,6 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
     Audio audio{double(h.rate), {readPool(tables.pool, h.start, h.end)}};
     if (paired)
         audio.channels.push_back(readPool(tables.pool, headers[h.link].start, headers[h.link].end));
-    const int root = amountIn(zone, overridingRootKey, -1);
-    const double midi = (root >= 0 && root < 128 ? root : h.key)
-        - (amountIn(zone, coarseTune, 0) + amountIn(preset, coarseTune, 0))
-        - (amountIn(zone, fineTune, 0) + amountIn(preset, fineTune, 0) + h.correction) / 100.0;
     std::optional<Span> loop;
     if ((amountIn(zone, sampleModes, 0) & 1) != 0) {
         const auto shift = [&](unsigned fine, unsigned coarse) {
@@ -184,19 +182,42 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
     const auto mode = loop && amountIn(zone, sampleModes, 0) == 3 ? LoopMode::untilRelease
         : !loop && endless                                        ? LoopMode::oneShot
                                                                   : LoopMode::forward;
+    if (instrument.takes.size() >= mostTakes)
+        return false;
     const int id = int(instrument.takes.size()) + 1;
-    instrument.takes.push_back(finishedTake(
-        id, h.name, makeRecording(std::move(audio), h.name + ".wav"), midi, loop, mode));
+    Take take = finishedTake(
+        id, h.name, makeRecording(std::move(audio), h.name + ".wav"), 60.0, loop, mode);
+    const int moved = 100 * (amountIn(zone, coarseTune, 0) + amountIn(preset, coarseTune, 0))
+        + amountIn(zone, fineTune, 0) + amountIn(preset, fineTune, 0) + h.correction;
+    const int root = amountIn(zone, overridingRootKey, -1);
+    Layer like;
+    like.name.clear();
+    like.follow = amountIn(zone, scaleTuning, 100) / 100.0;
+    like.chokeGroup = std::clamp(amountIn(zone, exclusiveClass, 0), 0, 16);
+    like.envelope = envelopeIn(zone);
+    if (mode != LoopMode::forward && endless)
+        like.envelope.release = Envelope{}.release;
+    take.tuning = tuningOn(root >= 0 && root < 128 ? root : h.key, moved, like);
+    instrument.takes.push_back(std::move(take));
     const auto keys = rangeIn(zone, keyRange, 0), outerKeys = rangeIn(preset, keyRange, 0);
     const auto speeds = rangeIn(zone, velRange, 1), outerSpeeds = rangeIn(preset, velRange, 1);
-    instrument.zones.push_back({id, id, std::max(keys.first, outerKeys.first),
+    Zone made{id, id, std::max(keys.first, outerKeys.first),
         std::min(keys.second, outerKeys.second), std::max(speeds.first, outerSpeeds.first),
-        std::min(speeds.second, outerSpeeds.second)});
-    if (id == 1) {
-        instrument.envelope = envelopeIn(zone);
-        if (mode != LoopMode::forward && endless)
-            instrument.envelope.release = Envelope{}.release;
+        std::min(speeds.second, outerSpeeds.second)};
+    const auto level = [&](const Amounts& x) { return amountIn(x, initialAttenuation, 0) / 10.0; };
+    double left = -level(zone) - level(preset);
+    if (paired) {
+        // A balance: what one half lacks. The right one follows.
+        const Amounts* other = rightHalf(h.link);
+        const double right = other != nullptr ? -level(*other) - level(preset) : left;
+        made.pan = left > right ? std::pow(10.0, (right - left) / 20.0) - 1.0
+                                : 1.0 - std::pow(10.0, (left - right) / 20.0);
+        left = std::max(left, right);
+    } else {
+        made.pan = (amountIn(zone, pan, 0) + amountIn(preset, pan, 0)) / 500.0;
     }
+    made.levelDb = left;
+    layerFor(instrument, like, false).zones.push_back(made);
     return true;
 }
 
@@ -230,9 +251,17 @@ Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::
         if (at + 44 > data.at("inst").size())
             return damaged("an instrument is missing");
         const auto from = u16At(data.at("inst"), at + 20), to = u16At(data.at("inst"), at + 42);
-        for (const auto& zone : zonesOf(data.at("ibag"), data.at("igen"), from, to, sampleId))
-            if (!addZone(instrument, *tables, headers, outer, zone))
+        const auto zones = zonesOf(data.at("ibag"), data.at("igen"), from, to, sampleId);
+        for (std::size_t i = 0; i < zones.size(); ++i) {
+            const auto rightHalf = [&](unsigned sample) -> const Amounts* {
+                for (std::size_t k = i + 1; k < std::min(zones.size(), i + 3); ++k)
+                    if (amountIn(zones[k], sampleId, -1) == int(sample))
+                        return &zones[k];
+                return nullptr;
+            };
+            if (!addZone(instrument, *tables, headers, outer, zones[i], rightHalf))
                 return damaged("a sample lies outside of it");
+        }
     }
     if (instrument.takes.empty())
         return fail(

@@ -3,6 +3,8 @@
 #include "formats/formats.h"
 #include "formats/sf2.h"
 
+#include <map>
+
 namespace puretone {
 
 using namespace sf2;
@@ -54,14 +56,18 @@ int addSample(
     return int(bank.samples.size()) - 1;
 }
 
-/// First sample of each take, in the order of the takes.
-std::vector<std::pair<int, int>> addTakes(Bank& bank, const Instrument& instrument)
+/// First sample of each prepared sound that a region plays.
+using SampleOf = std::map<const PreparedTake*, int>;
+
+SampleOf addSamples(Bank& bank, const std::vector<Region>& regions)
 {
-    std::vector<std::pair<int, int>> firstOf;
-    for (const auto& take : instrument.takes) {
-        const auto prepared = prepareTake(take);
+    SampleOf firstOf;
+    for (const auto& region : regions) {
+        const auto& prepared = *region.prepared;
+        if (firstOf.count(&prepared) > 0)
+            continue;
         const bool stereo = prepared.audio.channelCount() > 1;
-        const auto name = take.name.substr(0, 17);
+        const auto name = region.take->name.substr(0, 17);
         const int first = addSample(bank, prepared, stereo ? name + " L" : name, 0);
         if (stereo) {
             const int second = addSample(bank, prepared, name + " R", 1);
@@ -72,7 +78,7 @@ std::vector<std::pair<int, int>> addTakes(Bank& bank, const Instrument& instrume
             right.type = rightSample;
             right.link = unsigned(first);
         }
-        firstOf.emplace_back(take.id, first);
+        firstOf[&prepared] = first;
     }
     return firstOf;
 }
@@ -99,53 +105,71 @@ struct Articulation {
     unsigned bagCount = 0, generatorCount = 0;
 };
 
-void addZone(Articulation& a, const Instrument& instrument, const Zone& zone, const Take& take,
-    int sample, int pan)
+/// One sample of a region. @param side -1 and 1 for the halves of a stereo sound, 0 for a mono one.
+/// @param loudestDb Of all regions: attenuation is all there is.
+void addZone(Articulation& a, const Region& region, int sample, int side, double loudestDb)
 {
     a.bags.u16(a.generatorCount);
     a.bags.u16(0);
     ++a.bagCount;
     ByteWriter g;
-    const auto put = [&](Generator generator, unsigned amount) {
+    const auto put = [&](Generator generator, int amount) {
         g.u16(unsigned(generator));
-        g.u16(amount);
+        g.u16(unsigned(amount) & 0xffffU);
     };
+    const Zone& zone = region.zone;
+    const Layer& layer = *region.layer;
     // Order is prescribed: key range, velocity range, then the rest, the sample last
     // (section 8.1.2).
-    put(keyRange, unsigned(zone.lowKey) | unsigned(zone.highKey) << 8U);
-    put(velRange, unsigned(zone.lowVelocity) | unsigned(zone.highVelocity) << 8U);
-    if (pan != 0)
-        put(Generator::pan, unsigned(pan));
+    put(keyRange, zone.lowKey | zone.highKey << 8);
+    put(velRange, zone.lowVelocity | zone.highVelocity << 8);
+    // A balance takes the other side away.
+    const double kept = side == 0 ? 1.0 : std::min(1.0, 1.0 + side * region.pan);
+    const double fallen = loudestDb - region.levelDb - 20.0 * std::log10(std::max(kept, 1e-4));
+    if (const int tenths = int(std::lround(10.0 * fallen)); tenths != 0)
+        put(initialAttenuation, std::clamp(tenths, 0, 1440));
+    if (const int place = side == 0 ? int(std::lround(500.0 * region.pan)) : 500 * side; place != 0)
+        put(Generator::pan, place);
+    // The sample knows its take's own tuning.
+    const double more = region.tuneCents - region.take->tuning.fineCents
+        + 100.0 * (region.take->tuning.rootKey - region.rootKey);
+    const auto semitones = std::lround(more / 100.0);
+    if (semitones != 0)
+        put(coarseTune, int(semitones));
+    if (const auto cents = std::lround(more - 100.0 * double(semitones)); cents != 0)
+        put(fineTune, int(cents));
+    if (layer.follow != 1.0) {
+        put(scaleTuning, int(std::lround(100.0 * layer.follow)));
+        // Keys are counted from this one; the sample's own may be the nearest to its pitch.
+        put(overridingRootKey, region.rootKey);
+    }
+    if (layer.chokeGroup > 0)
+        put(exclusiveClass, layer.chokeGroup);
     // A take that ends by itself has no release of its own in this format.
-    const auto mode = playedMode(take);
+    const auto mode = region.prepared->mode;
     const bool endsItself = mode == LoopMode::untilRelease || mode == LoopMode::oneShot;
     // The longest of ours is written a little shorter, to be told from an endless one.
     constexpr double longestRelease = 0.95 * endlessRelease;
-    envelopeGenerators(g, instrument.envelope,
+    envelopeGenerators(g, layer.envelope,
         endsItself ? endlessRelease
-                   : std::min(longestRelease, instrument.envelope.release * 100.0 / 60.0));
+                   : std::min(longestRelease, layer.envelope.release * 100.0 / 60.0));
     // 1: goes on through the release; 3: plays on to the end when released (section 8.1.3, 54).
-    put(sampleModes, !take.loop.repeats() ? 0 : mode == LoopMode::untilRelease ? 3 : 1);
-    put(sampleId, unsigned(sample));
+    put(sampleModes, !region.prepared->loop ? 0 : mode == LoopMode::untilRelease ? 3 : 1);
+    put(sampleId, sample);
     a.generatorCount += unsigned(g.bytes().size() / 4);
     a.generators.raw(g.bytes());
 }
 
-Articulation articulate(
-    const Instrument& instrument, const std::vector<std::pair<int, int>>& firstOf)
+Articulation articulate(const std::vector<Region>& regions, const SampleOf& firstOf)
 {
     Articulation a;
-    for (const auto& zone : instrument.zones) {
-        const Take* take = instrument.take(zone.take);
-        if (take == nullptr)
-            continue;
-        const auto first = std::find_if(firstOf.begin(), firstOf.end(), [&](const auto& f) {
-            return f.first == take->id;
-        })->second;
-        const bool stereo = take->audio().channelCount() > 1;
-        addZone(a, instrument, zone, *take, first, stereo ? -500 : 0);
+    const double loudest = loudestDb(regions);
+    for (const auto& region : regions) {
+        const int first = firstOf.at(region.prepared.get());
+        const bool stereo = region.prepared->audio.channelCount() > 1;
+        addZone(a, region, first, stereo ? -1 : 0, loudest);
         if (stereo)
-            addZone(a, instrument, zone, *take, first + 1, 500);
+            addZone(a, region, first + 1, 1, loudest);
     }
     a.bags.u16(a.generatorCount);
     a.bags.u16(0);
@@ -182,7 +206,7 @@ std::vector<std::byte> list(const char* kind, const ByteWriter& chunks)
     return out.take();
 }
 
-std::vector<std::byte> infoList(const Instrument& instrument)
+std::vector<std::byte> infoList(const std::string& name)
 {
     const auto text = [](const std::string& s) {
         ByteWriter w;
@@ -195,17 +219,16 @@ std::vector<std::byte> infoList(const Instrument& instrument)
     ByteWriter info;
     info.chunk("ifil", version.bytes());
     info.chunk("isng", text("EMU8000"));
-    info.chunk("INAM", text(instrument.name));
+    info.chunk("INAM", text(name));
     info.chunk("ISFT", text("Pure Tone"));
     return list("INFO", info);
 }
 
-std::vector<std::byte> presetList(
-    const Instrument& instrument, const Bank& bank, const Articulation& a)
+std::vector<std::byte> presetList(const std::string& name, const Bank& bank, const Articulation& a)
 {
     ByteWriter preset;
     for (int end = 0; end < 2; ++end) {
-        preset.fixedText(end != 0 ? "EOP" : instrument.name, 20);
+        preset.fixedText(end != 0 ? "EOP" : name, 20);
         preset.u16(0); // program
         preset.u16(0); // bank
         preset.u16(unsigned(end)); // first zone
@@ -222,7 +245,7 @@ std::vector<std::byte> presetList(
     presetGenerators.u16(0);
     presetGenerators.u32(0);
     ByteWriter instruments;
-    instruments.fixedText(instrument.name, 20);
+    instruments.fixedText(name, 20);
     instruments.u16(0);
     instruments.fixedText("EOI", 20);
     instruments.u16(a.bagCount);
@@ -242,18 +265,18 @@ std::vector<std::byte> presetList(
 
 } // namespace
 
-std::vector<std::byte> encodeSoundFont(const Instrument& instrument)
+std::vector<std::byte> encodeSoundFont(const std::string& name, const std::vector<Region>& regions)
 {
     Bank bank;
-    const auto firstOf = addTakes(bank, instrument);
-    const auto articulation = articulate(instrument, firstOf);
+    const auto firstOf = addSamples(bank, regions);
+    const auto articulation = articulate(regions, firstOf);
     ByteWriter pool;
     pool.chunk("smpl", bank.pool.bytes());
     ByteWriter body;
     body.text("sfbk");
-    body.raw(infoList(instrument));
+    body.raw(infoList(name));
     body.raw(list("sdta", pool));
-    body.raw(presetList(instrument, bank, articulation));
+    body.raw(presetList(name, bank, articulation));
     ByteWriter file;
     file.chunk("RIFF", body.bytes());
     return file.take();

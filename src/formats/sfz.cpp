@@ -45,9 +45,10 @@ std::string envelopeOpcodes(const Envelope& e)
 
 } // namespace
 
-std::string sampleName(const Take& take)
+std::string sampleName(const Region& region)
 {
-    return plainFileName(take.name) + " " + std::to_string(take.id) + ".wav";
+    return plainFileName(region.take->name) + " " + std::to_string(region.take->id)
+        + (region.onRelease() ? " to its end" : "") + ".wav";
 }
 
 std::filesystem::path sfzFolder(const std::filesystem::path& sfz)
@@ -55,34 +56,103 @@ std::filesystem::path sfzFolder(const std::filesystem::path& sfz)
     return sfz.parent_path() / (sfz.stem().string() + " samples");
 }
 
-std::string encodeSfz(const Instrument& instrument, const std::string& samplesFolder)
+namespace {
+
+constexpr std::pair<SoundsWhen, const char*> triggers[] = {{SoundsWhen::press, "attack"},
+    {SoundsWhen::release, "release"}, {SoundsWhen::phraseStart, "first"},
+    {SoundsWhen::phraseOn, "legato"}};
+
+/// How the regions of a layer are played.
+std::string groupOpcodes(const Layer& layer)
 {
-    std::string text = "// " + instrument.name + ", written by Pure Tone\n\n<global>\n"
-        + envelopeOpcodes(instrument.envelope);
-    for (const auto& zone : instrument.zones) {
-        const Take* take = instrument.take(zone.take);
-        if (take == nullptr)
-            continue;
-        const auto prepared = prepareTake(*take);
-        const auto [key, rest] = nearestKey(prepared.midi);
-        text += "\n<region>\n";
-        text += opcode("sample", samplesFolder + "/" + sampleName(*take));
-        text += opcode("lokey", zone.lowKey) + opcode("hikey", zone.highKey);
-        text += opcode("lovel", zone.lowVelocity) + opcode("hivel", zone.highVelocity);
-        text += opcode("pitch_keycenter", key);
-        // Whole cents: the format's first version allows no more.
-        text += opcode("tune", std::lround(-rest.value));
-        if (prepared.loop) {
-            text += opcode("loop_mode",
-                prepared.mode == LoopMode::untilRelease ? "loop_sustain" : "loop_continuous");
-            text += opcode("loop_start", prepared.loop->start.value);
-            text += opcode("loop_end", prepared.loop->end.value - 1);
-        }
-        if (prepared.mode == LoopMode::untilRelease || prepared.mode == LoopMode::oneShot)
-            text += opcode("ampeg_release", formatNumber(endlessRelease, 0));
-        if (!prepared.loop)
-            text +=
-                opcode("loop_mode", prepared.mode == LoopMode::oneShot ? "one_shot" : "no_loop");
+    std::string text = "\n<group>\n" + opcode("group_label", layer.name);
+    for (const auto& [when, name] : triggers)
+        if (when == layer.when && when != SoundsWhen::press)
+            text += opcode("trigger", name);
+    if (layer.follow != 1.0)
+        text += opcode("pitch_keytrack", formatNumber(100.0 * layer.follow, 2));
+    if (layer.chokeGroup > 0)
+        text += opcode("group", layer.chokeGroup) + opcode("off_by", layer.chokeGroup);
+    if (layer.notes != Notes::many || layer.voices < Layer::mostVoices)
+        text += opcode("polyphony", layer.notes != Notes::many ? 1 : layer.voices);
+    if (layer.bendSemitones != 2.0)
+        text += opcode("bend_up", std::lround(100.0 * layer.bendSemitones))
+            + opcode("bend_down", -std::lround(100.0 * layer.bendSemitones));
+    return text + envelopeOpcodes(layer.envelope);
+}
+
+std::string fadeOpcodes(const Zone& z)
+{
+    std::string text;
+    const auto fade = [&](int width, const char* low, const char* high, int from, int to) {
+        if (width > 0)
+            text += opcode(low, from) + opcode(high, to);
+    };
+    fade(z.lowKeyFade, "xfin_lokey", "xfin_hikey", z.lowKey, z.lowKey + z.lowKeyFade);
+    fade(z.highKeyFade, "xfout_lokey", "xfout_hikey", z.highKey - z.highKeyFade, z.highKey);
+    fade(z.lowVelocityFade, "xfin_lovel", "xfin_hivel", z.lowVelocity,
+        z.lowVelocity + z.lowVelocityFade);
+    fade(z.highVelocityFade, "xfout_lovel", "xfout_hivel", z.highVelocity - z.highVelocityFade,
+        z.highVelocity);
+    return text;
+}
+
+std::string turnOpcodes(const Region& region)
+{
+    if (region.turns < 2)
+        return {};
+    if (region.layer->sameKeys == SameKeys::inTurn)
+        return opcode("seq_length", region.turns) + opcode("seq_position", region.turn + 1);
+    return opcode("lorand", formatNumber(double(region.turn) / region.turns, 6))
+        + opcode("hirand", formatNumber(double(region.turn + 1) / region.turns, 6));
+}
+
+std::string loopOpcodes(const PreparedTake& prepared)
+{
+    std::string text;
+    const bool ends = prepared.mode == LoopMode::untilRelease || prepared.mode == LoopMode::oneShot;
+    if (ends)
+        text += opcode("ampeg_release", formatNumber(endlessRelease, 0));
+    if (!prepared.loop)
+        return text
+            + opcode("loop_mode", prepared.mode == LoopMode::oneShot ? "one_shot" : "no_loop");
+    return text
+        + opcode("loop_mode",
+            prepared.mode == LoopMode::untilRelease ? "loop_sustain" : "loop_continuous")
+        + opcode("loop_start", prepared.loop->start.value)
+        + opcode("loop_end", prepared.loop->end.value - 1);
+}
+
+std::string regionOpcodes(const Region& region, const std::string& samplesFolder)
+{
+    const Zone& z = region.zone;
+    std::string text = "\n<region>\n" + opcode("sample", samplesFolder + "/" + sampleName(region));
+    text += opcode("lokey", z.lowKey) + opcode("hikey", z.highKey);
+    text += opcode("lovel", z.lowVelocity) + opcode("hivel", z.highVelocity);
+    text += opcode("pitch_keycenter", region.rootKey);
+    // Whole cents: the format's first version allows no more than a semitone of them.
+    const auto semitones = std::lround(region.tuneCents / 100.0);
+    if (semitones != 0)
+        text += opcode("transpose", semitones);
+    text += opcode("tune", std::lround(region.tuneCents - 100.0 * double(semitones)));
+    if (std::abs(region.levelDb) > 0.0005)
+        text += opcode("volume", formatNumber(region.levelDb, 3));
+    if (std::abs(region.pan) > 0.0005)
+        text += opcode("pan", formatNumber(100.0 * region.pan, 2));
+    return text + fadeOpcodes(z) + turnOpcodes(region) + loopOpcodes(*region.prepared);
+}
+
+} // namespace
+
+std::string encodeSfz(
+    const std::string& name, const std::vector<Region>& regions, const std::string& samplesFolder)
+{
+    std::string text = "// " + name + ", written by Pure Tone\n";
+    const Layer* layer = nullptr;
+    for (const auto& region : regions) {
+        if (std::exchange(layer, region.layer) != region.layer)
+            text += groupOpcodes(*region.layer);
+        text += regionOpcodes(region, samplesFolder);
     }
     return text;
 }
@@ -90,6 +160,9 @@ std::string encodeSfz(const Instrument& instrument, const std::string& samplesFo
 namespace {
 
 using Opcodes = std::map<std::string, std::string>;
+
+/// No opcode: which group of the file a region stands in.
+constexpr const char* groupNumber = "<group>";
 
 std::string trimmed(const std::string& text)
 {
@@ -122,6 +195,7 @@ std::vector<Opcodes> readRegions(const std::string& text)
 {
     std::vector<Opcodes> regions;
     Opcodes control, global, group, spare;
+    int groups = 0;
     Opcodes* target = &spare;
     std::size_t at = 0;
     while (at < text.size()) {
@@ -146,6 +220,7 @@ std::vector<Opcodes> readRegions(const std::string& text)
                 target = &regions.back();
             } else if (kind == "group") {
                 group.clear();
+                group[groupNumber] = std::to_string(++groups);
                 target = &group;
             } else if (kind == "global") {
                 target = &global;
@@ -222,14 +297,60 @@ std::optional<Span> loopIn(const Opcodes& region, const Recording& recording)
     return span;
 }
 
-double midiIn(const Opcodes& region, const Recording& recording)
+/// The tuning of a region: on its key centre, moved by what the region says.
+Tuning tuningIn(const Opcodes& region, const Recording& recording, Layer& layer)
 {
     const auto centre = region.find("pitch_keycenter");
-    double midi = 60.0;
-    if (centre != region.end() && centre->second == "sample")
-        return recording.sampler ? recording.sampler->midi : midi;
-    midi = keyIn(region, "pitch_keycenter", 60);
-    return midi - numberIn(region, "transpose", 0.0) - numberIn(region, "tune", 0.0) / 100.0;
+    double moved = 100.0 * numberIn(region, "transpose", 0.0) + numberIn(region, "tune", 0.0);
+    int key = keyIn(region, "pitch_keycenter", keyIn(region, "key", 60));
+    if (centre != region.end() && centre->second == "sample" && recording.sampler) {
+        const auto [nearest, rest] = nearestKey(recording.sampler->midi);
+        key = nearest;
+        moved -= rest.value;
+    }
+    return tuningOn(key, moved, layer);
+}
+
+/// How the region's layer is played, without zones and id.
+Layer layerIn(const Opcodes& region)
+{
+    Layer layer;
+    const auto label = region.find("group_label");
+    layer.name = label != region.end() ? label->second : "";
+    if (const auto trigger = region.find("trigger"); trigger != region.end())
+        for (const auto& [when, name] : triggers)
+            if (trigger->second == name)
+                layer.when = when;
+    layer.follow = numberIn(region, "pitch_keytrack", 100.0) / 100.0;
+    layer.chokeGroup = intIn(numberIn(region, "group", 0.0), 0, 16);
+    layer.voices = intIn(numberIn(region, "polyphony", Layer::mostVoices), 1, Layer::mostVoices);
+    layer.bendSemitones = numberIn(region, "bend_up", 200.0) / 100.0;
+    if (region.count("seq_length") > 0)
+        layer.sameKeys = SameKeys::inTurn;
+    else if (region.count("lorand") + region.count("hirand") > 0)
+        layer.sameKeys = SameKeys::atRandom;
+    layer.envelope = envelopeIn(region);
+    return layer;
+}
+
+Zone zoneIn(const Opcodes& region, int id)
+{
+    const int key = keyIn(region, "key", -1);
+    Zone zone{id, id, keyIn(region, "lokey", key < 0 ? 0 : key),
+        keyIn(region, "hikey", key < 0 ? 127 : key), intIn(numberIn(region, "lovel", 1.0), 1, 127),
+        intIn(numberIn(region, "hivel", 127.0), 1, 127)};
+    const auto width = [&](const char* low, const char* high) {
+        return region.count(low) > 0 && region.count(high) > 0
+            ? keyIn(region, high, 0) - keyIn(region, low, 0)
+            : 0;
+    };
+    zone.lowKeyFade = width("xfin_lokey", "xfin_hikey");
+    zone.highKeyFade = width("xfout_lokey", "xfout_hikey");
+    zone.lowVelocityFade = width("xfin_lovel", "xfin_hivel");
+    zone.highVelocityFade = width("xfout_lovel", "xfout_hivel");
+    zone.levelDb = numberIn(region, "volume", 0.0);
+    zone.pan = numberIn(region, "pan", 0.0) / 100.0;
+    return zone;
 }
 
 } // namespace
@@ -243,6 +364,7 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
     Instrument instrument;
     instrument.name = path.stem().string();
     std::map<std::filesystem::path, RecordingPtr> opened;
+    std::string group;
     for (const auto& region : regions) {
         const auto sample = region.find("sample");
         if (sample == region.end())
@@ -260,18 +382,21 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
                     "Put the samples beside the SFZ file."});
             recording = *read;
         }
+        if (instrument.takes.size() >= mostTakes)
+            return fail(ErrorCode::badValue,
+                shownName(path) + " names more samples than can be played.", "Take a smaller one.");
         const int id = int(instrument.takes.size()) + 1;
-        Take take = finishedTake(id, recording->fileName, recording, midiIn(region, *recording),
-            loopIn(region, *recording), modeIn(region));
-        const int key = keyIn(region, "key", -1);
-        Zone zone{id, id, keyIn(region, "lokey", key < 0 ? 0 : key),
-            keyIn(region, "hikey", key < 0 ? 127 : key),
-            intIn(numberIn(region, "lovel", 1.0), 0, 127),
-            intIn(numberIn(region, "hivel", 127.0), 0, 127)};
-        if (instrument.takes.empty())
-            instrument.envelope = envelopeIn(region);
+        Take take = finishedTake(
+            id, recording->fileName, recording, 60.0, loopIn(region, *recording), modeIn(region));
+        Layer like = layerIn(region);
+        take.tuning = tuningIn(region, *recording, like);
         instrument.takes.push_back(std::move(take));
-        instrument.zones.push_back(zone);
+        // Turns are counted inside a layer: those of another group are others.
+        const auto number = region.find(groupNumber);
+        const std::string nowIn = number != region.end() ? number->second : "";
+        const bool begins = std::exchange(group, nowIn) != nowIn
+            && (like.sameKeys != SameKeys::together || !like.name.empty());
+        layerFor(instrument, like, begins).zones.push_back(zoneIn(region, id));
     }
     if (instrument.takes.empty())
         return fail(ErrorCode::nothingInside, shownName(path) + " names no samples.",

@@ -18,6 +18,99 @@ Take* Instrument::take(int id)
     return const_cast<Take*>(std::as_const(*this).take(id));
 }
 
+const Layer* Instrument::layer(int id) const
+{
+    const auto found =
+        std::find_if(layers.begin(), layers.end(), [id](const Layer& l) { return l.id == id; });
+    return found == layers.end() ? nullptr : &*found;
+}
+
+Layer* Instrument::layer(int id)
+{
+    return const_cast<Layer*>(std::as_const(*this).layer(id));
+}
+
+Zone* Instrument::zone(int id)
+{
+    for (auto& layer : layers)
+        for (auto& zone : layer.zones)
+            if (zone.id == id)
+                return &zone;
+    return nullptr;
+}
+
+std::vector<Zone> Instrument::allZones() const
+{
+    std::vector<Zone> zones;
+    for (const auto& layer : layers)
+        zones.insert(zones.end(), layer.zones.begin(), layer.zones.end());
+    return zones;
+}
+
+int Instrument::freeId() const
+{
+    int most = 0;
+    for (const auto& take : takes)
+        most = std::max(most, take.id);
+    for (const auto& layer : layers)
+        for (const auto& zone : layer.zones)
+            most = std::max(most, zone.id);
+    return most + 1;
+}
+
+namespace {
+
+int freeLayerId(const Instrument& instrument)
+{
+    int most = 0;
+    for (const auto& layer : instrument.layers)
+        most = std::max(most, layer.id);
+    return most + 1;
+}
+
+} // namespace
+
+int addLayer(Instrument& instrument)
+{
+    if (instrument.layers.size() >= mostLayers)
+        return 0;
+    Layer layer;
+    layer.id = freeLayerId(instrument);
+    layer.name = "Layer " + std::to_string(instrument.layers.size() + 1);
+    instrument.layers.push_back(layer);
+    return layer.id;
+}
+
+int duplicateLayer(Instrument& instrument, int layer)
+{
+    const Layer* original = instrument.layer(layer);
+    if (original == nullptr || instrument.layers.size() >= mostLayers
+        || instrument.allZones().size() + original->zones.size() > mostZones)
+        return 0;
+    Layer copy = *original;
+    copy.id = freeLayerId(instrument);
+    int id = instrument.freeId();
+    copy.name += " copy";
+    for (auto& zone : copy.zones)
+        zone.id = id++;
+    const auto at = original - instrument.layers.data();
+    instrument.layers.insert(instrument.layers.begin() + at + 1, copy);
+    return copy.id;
+}
+
+double zoneGain(const Zone& zone, int key, int velocity) noexcept
+{
+    // Power rises evenly: two zones that fade over the same keys sum to the same power.
+    const auto share = [](int inside, int fade) {
+        return inside >= fade ? 1.0 : (double(inside) + 0.5) / double(fade);
+    };
+    const double power = share(key - zone.lowKey, zone.lowKeyFade)
+        * share(zone.highKey - key, zone.highKeyFade)
+        * share(velocity - zone.lowVelocity, zone.lowVelocityFade)
+        * share(zone.highVelocity - velocity, zone.highVelocityFade);
+    return std::sqrt(power) * std::pow(10.0, zone.levelDb / 20.0);
+}
+
 double fadeShapeGain(FadeShape shape, double share) noexcept
 {
     constexpr double quarter = std::numbers::pi / 2.0;

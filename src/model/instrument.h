@@ -3,6 +3,7 @@
 
 #include "audio/sound_file.h"
 #include "loop/finder.h"
+#include "model/layer.h"
 #include "pitch/report.h"
 #include "prepare/treatment.h"
 
@@ -106,45 +107,31 @@ inline LoopMode playedMode(const Take& take)
     return take.loop.on || take.loop.mode == LoopMode::oneShot ? take.loop.mode : LoopMode::forward;
 }
 
-/// Where on the keyboard a take sounds. Both ends belong to the range.
-struct Zone {
-    int id = 0;
-    int take = 0; ///< Take::id.
-    int lowKey = 0;
-    int highKey = 127;
-    int lowVelocity = 1;
-    int highVelocity = 127;
-    bool operator==(const Zone&) const = default;
-};
-/// Whether there is a key and a touch that both play.
-inline bool overlap(const Zone& a, const Zone& b)
+/// What a layer makes of a take: on release it sounds once, to its recorded end, whatever its loop.
+inline Take playedBy(Take take, bool onRelease)
 {
-    return a.lowKey <= b.highKey && b.lowKey <= a.highKey && a.lowVelocity <= b.highVelocity
-        && b.lowVelocity <= a.highVelocity;
+    if (onRelease)
+        take.loop.mode = LoopMode::oneShot;
+    return take;
 }
-
-/// Level over time of every note.
-struct Envelope {
-    double delay = 0.0; ///< Seconds before anything sounds.
-    double attack = 0.002; ///< Seconds from silence to full level, a straight line.
-    double hold = 0.0; ///< Seconds at full level.
-    double decay = 0.0; ///< Seconds from full level to the sustain level, a straight line in dB.
-    double sustainDb = 0.0; ///< 0 to -60; -60 is silence.
-    double release = 0.15; ///< Seconds to fall by 60 dB after the key is let go.
-    bool operator==(const Envelope&) const = default;
-};
-inline constexpr double silentSustainDb = -60.0;
 
 /// The whole document as one value; cheap to copy, because audio in it is shared.
 struct Instrument {
     std::string name = "Untitled";
     std::vector<Take> takes;
-    std::vector<Zone> zones;
-    Envelope envelope;
+    std::vector<Layer> layers = {Layer{}}; ///< Never empty.
     double a4 = concertPitch.value; ///< Hz, 400 to 480: what the keys are tuned to.
 
     const Take* take(int id) const;
     Take* take(int id);
+    const Layer* layer(int id) const;
+    Layer* layer(int id);
+    /// Null where there is none; `layer` is the one that it belongs to.
+    Zone* zone(int id);
+    /// Of all layers, in their order.
+    std::vector<Zone> allZones() const;
+    /// Not used by any take or zone yet.
+    int freeId() const;
     bool operator==(const Instrument&) const = default;
 };
 
@@ -172,6 +159,12 @@ inline constexpr double lowestA4 = 400.0, highestA4 = 480.0;
 /// Tunes the whole instrument to another A4: every take keeps its key, where it is still the
 /// nearest, and its recording is moved by the difference.
 void setConcertPitch(Instrument& instrument, double a4);
+
+/// A copy of a layer, behind it, with ids and a name of its own. @return Its id; 0 where there is
+/// no such layer, or no room for another.
+int duplicateLayer(Instrument& instrument, int layer);
+/// A layer without zones at the end. @return Its id; 0 where there is no room.
+int addLayer(Instrument& instrument);
 
 /// The keys of a piano, and two octaves around the root: one take alone leaves no key silent.
 Zone proposeZone(const Take& take);

@@ -2,6 +2,7 @@
 #include "model/json.h"
 
 #include "model/json_names.h"
+#include "model/layer_json.h"
 #include "model/treatment_json.h"
 #include "prepare/treat.h"
 
@@ -207,36 +208,6 @@ Take takeFrom(const json& j, RecordingPtr recording)
     return take;
 }
 
-json envelopeJson(const Envelope& e)
-{
-    return {{"delay", e.delay}, {"attack", e.attack}, {"hold", e.hold}, {"decay", e.decay},
-        {"sustainDb", e.sustainDb}, {"release", e.release}};
-}
-Envelope envelopeFrom(const json& j)
-{
-    const Envelope standard;
-    return {j.value("delay", standard.delay), j.value("attack", standard.attack),
-        j.value("hold", standard.hold), j.value("decay", standard.decay),
-        j.value("sustainDb", standard.sustainDb), j.value("release", standard.release)};
-}
-
-json zoneJson(const Zone& z)
-{
-    return {{"id", z.id}, {"take", z.take}, {"lowKey", z.lowKey}, {"highKey", z.highKey},
-        {"lowVelocity", z.lowVelocity}, {"highVelocity", z.highVelocity}};
-}
-Zone zoneFrom(const json& j)
-{
-    Zone z;
-    z.id = whole<int>(j.at("id"));
-    z.take = whole<int>(j.at("take"));
-    z.lowKey = whole<int>(j.at("lowKey"));
-    z.highKey = whole<int>(j.at("highKey"));
-    z.lowVelocity = whole(j, "lowVelocity", 1);
-    z.highVelocity = whole(j, "highVelocity", 127);
-    return z;
-}
-
 Error damagedDocument(const std::string& name, const std::string& what)
 {
     return {ErrorCode::damaged, name + " is damaged: " + what + ".", "Open an older copy of it."};
@@ -255,50 +226,97 @@ std::string toJson(const Instrument& instrument)
     json takes = json::array();
     for (const auto& take : instrument.takes)
         takes.push_back(takeJson(take));
-    json zones = json::array();
-    for (const auto& zone : instrument.zones)
-        zones.push_back(zoneJson(zone));
+    json layers = json::array();
+    for (const auto& layer : instrument.layers)
+        layers.push_back(layerJson(layer));
     const json document = {{"schema", schemaVersion}, {"name", instrument.name}, {"takes", takes},
-        {"zones", zones}, {"envelope", envelopeJson(instrument.envelope)}, {"a4", instrument.a4}};
+        {"layers", layers}, {"a4", instrument.a4}};
     // File names come from disks and may hold any bytes.
     return document.dump(2, ' ', false, json::error_handler_t::replace);
 }
+
+namespace {
+
+/// Schema 1 had one layer, which was not called so.
+void from1To2(json& j)
+{
+    const Layer standard;
+    j["layers"] = json::array({{{"id", standard.id}, {"name", standard.name},
+        {"zones", j.at("zones")}, {"envelope", j.at("envelope")}}});
+    j.erase("zones");
+    j.erase("envelope");
+}
+
+/// From schema to schema, JSON to JSON.
+void migrate(json& j, int schema)
+{
+    if (schema < 2)
+        from1To2(j);
+}
+
+/// Ids that tell everything apart, and takes for all zones. @return What is wrong; empty when
+/// nothing is.
+std::string contradiction(const Instrument& instrument)
+{
+    // Room above for those that are given later.
+    const auto free = [](std::set<int>& known, int id) {
+        return id > 0 && id < 1000000000 && known.insert(id).second;
+    };
+    std::set<int> takes, layers, zones;
+    for (const auto& take : instrument.takes)
+        if (!free(takes, take.id))
+            return "two of its takes are the same one";
+    for (const auto& layer : instrument.layers) {
+        if (!free(layers, layer.id))
+            return "two of its layers are the same one";
+        for (const auto& zone : layer.zones) {
+            if (takes.count(zone.take) == 0)
+                return "a zone plays a take that is missing";
+            if (!free(zones, zone.id))
+                return "two of its zones are the same one";
+        }
+    }
+    return {};
+}
+
+} // namespace
 
 Result<Instrument> fromJson(const std::string& text, const std::string& name,
     const std::function<Result<RecordingPtr>(const std::string&, const std::string&)>& audio)
 {
     try {
-        const json j = json::parse(text);
+        json j = json::parse(text);
         const int schema = whole<int>(j.at("schema"));
         if (schema > schemaVersion)
             return fail(ErrorCode::damaged, name + " was made by a newer Pure Tone.",
                 "Update Pure Tone to open it.");
+        migrate(j, schema);
+        if (j.at("takes").size() > mostTakes || j.at("layers").size() > mostLayers)
+            return tl::unexpected(damagedDocument(name, "it claims more than can be played"));
         Instrument instrument;
         instrument.name = j.at("name").get<std::string>();
+        // First what costs nothing: a file that contradicts itself is not decoded.
+        instrument.layers.clear();
+        for (const auto& layer : j.at("layers"))
+            instrument.layers.push_back(layerFrom(layer));
         for (const auto& t : j.at("takes")) {
             auto recording =
                 audio(t.at("audio").get<std::string>(), t.at("fileName").get<std::string>());
             if (!recording)
                 return tl::unexpected(recording.error());
-            auto take = takeFrom(t, *recording);
-            if (take.id < 1 || instrument.take(take.id) != nullptr)
-                return tl::unexpected(damagedDocument(name, "two of its takes are the same one"));
-            instrument.takes.push_back(std::move(take));
+            instrument.takes.push_back(takeFrom(t, *recording));
         }
-        std::set<int> zones;
-        for (const auto& z : j.at("zones")) {
-            const Zone zone = zoneFrom(z);
-            if (instrument.take(zone.take) == nullptr)
-                return tl::unexpected(damagedDocument(name, "a zone plays a take that is missing"));
-            if (!zones.insert(zone.id).second)
-                return tl::unexpected(damagedDocument(name, "two of its zones are the same one"));
-            instrument.zones.push_back(zone);
-        }
-        instrument.envelope = envelopeFrom(j.at("envelope"));
+        if (const auto what = contradiction(instrument); !what.empty())
+            return tl::unexpected(damagedDocument(name, what));
         instrument.a4 = j.value("a4", concertPitch.value);
         for (auto& take : instrument.takes)
             take.tuning.a4 = instrument.a4;
         return sanitized(std::move(instrument));
+    } catch (const json::other_error& error) {
+        // "[json.exception.other_error.501] unknown name: sideways"
+        const std::string what = error.what();
+        return tl::unexpected(
+            damagedDocument(name, what.substr(std::min(what.size(), what.find("] ") + 2))));
     } catch (const json::exception&) {
         return tl::unexpected(damagedDocument(name, "its description cannot be understood"));
     }

@@ -176,13 +176,14 @@ Reading loopReading(const Take& take, const std::optional<LoopCandidate>& seam)
 
 Reading keysReading(const Instrument& instrument, const Naming& naming)
 {
-    if (instrument.zones.empty())
+    int low = 127, high = -1;
+    for (const auto& layer : instrument.layers)
+        for (const auto& zone : layer.zones) {
+            low = std::min(low, zone.lowKey);
+            high = std::max(high, zone.highKey);
+        }
+    if (high < 0)
         return {"no keys", "No key plays anything yet: open a recording."};
-    int low = 127, high = 0;
-    for (const auto& zone : instrument.zones) {
-        low = std::min(low, zone.lowKey);
-        high = std::max(high, zone.highKey);
-    }
     return {noteName(low, naming) + " to " + noteName(high, naming), ""};
 }
 
@@ -203,7 +204,7 @@ Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, con
     case Stop::keys:
         return keysReading(instrument, naming);
     case Stop::shape:
-        return {"attack " + formatSeconds(instrument.envelope.attack), ""};
+        return {"attack " + formatSeconds(instrument.layers.front().envelope.attack), ""};
     case Stop::write:
         break;
     }

@@ -5,7 +5,9 @@
 #include "audio/level.h"
 #include "base/quantity.h"
 #include "model/json.h"
+
 #include "model/json_names.h"
+#include "model/layer_json.h"
 #include "model/readings.h"
 #include "model/take_maker.h"
 
@@ -161,15 +163,10 @@ std::string infoJson(const std::string& file, const Instrument& instrument)
             {"loop",
                 {{"on", take.loop.on}, {"start", take.loop.span.start.value},
                     {"end", take.loop.span.end.value}, {"crossfade", take.loop.crossfade.value}}}});
-    json zones = json::array();
-    for (const auto& z : instrument.zones)
-        zones.push_back({{"take", z.take}, {"lowKey", z.lowKey}, {"highKey", z.highKey},
-            {"lowVelocity", z.lowVelocity}, {"highVelocity", z.highVelocity}});
-    const auto& e = instrument.envelope;
-    return dump({{"file", file}, {"name", instrument.name}, {"takes", takes}, {"zones", zones},
-        {"envelope",
-            {{"delay", e.delay}, {"attack", e.attack}, {"hold", e.hold}, {"decay", e.decay},
-                {"sustainDb", e.sustainDb}, {"release", e.release}}}});
+    json layers = json::array();
+    for (const auto& layer : instrument.layers)
+        layers.push_back(json(layerJson(layer)));
+    return dump({{"file", file}, {"name", instrument.name}, {"takes", takes}, {"layers", layers}});
 }
 
 std::string infoText(const Instrument& instrument)
@@ -183,13 +180,18 @@ std::string infoText(const Instrument& instrument)
             text += "         loop of "
                 + formatSeconds(double(take.loop.span.length()) / take.rate()) + "\n";
     }
-    for (const auto& zone : instrument.zones)
-        text +=
-            "  keys   " + keyWithNumber(zone.lowKey) + " to " + keyWithNumber(zone.highKey) + "\n";
-    const auto& e = instrument.envelope;
-    return text + "  shape  attack " + formatSeconds(e.attack) + ", decay " + formatSeconds(e.decay)
-        + ", sustain " + formatDecibels(Decibels{e.sustainDb}) + ", release "
-        + formatSeconds(e.release) + "\n";
+    for (const auto& layer : instrument.layers) {
+        if (instrument.layers.size() > 1)
+            text += "  layer  " + layer.name + (layer.on ? "" : ", off") + "\n";
+        for (const auto& zone : layer.zones)
+            text += "  keys   " + keyWithNumber(zone.lowKey) + " to " + keyWithNumber(zone.highKey)
+                + "\n";
+        const auto& e = layer.envelope;
+        text += "  shape  attack " + formatSeconds(e.attack) + ", decay " + formatSeconds(e.decay)
+            + ", sustain " + formatDecibels(Decibels{e.sustainDb}) + ", release "
+            + formatSeconds(e.release) + "\n";
+    }
+    return text;
 }
 
 std::string splitJson(const std::vector<SplitFile>& pieces)

@@ -26,6 +26,11 @@ double shareIn(double value)
     return inRange(value, 0.0, 1.0, 0.0);
 }
 
+double levelIn(double db)
+{
+    return inRange(db, -60.0, 24.0, 0.0);
+}
+
 Span inside(Span span, std::int64_t frames)
 {
     span.start.value = std::clamp<std::int64_t>(span.start.value, 0, frames);
@@ -133,6 +138,15 @@ void sanitize(Zone& zone)
     zone.highKey = std::clamp(zone.highKey, zone.lowKey, 127);
     zone.lowVelocity = std::clamp(zone.lowVelocity, 1, 127);
     zone.highVelocity = std::clamp(zone.highVelocity, zone.lowVelocity, 127);
+    const int keys = zone.highKey - zone.lowKey + 1;
+    const int touches = zone.highVelocity - zone.lowVelocity + 1;
+    for (int* fade : {&zone.lowKeyFade, &zone.highKeyFade})
+        *fade = std::clamp(*fade, 0, keys);
+    for (int* fade : {&zone.lowVelocityFade, &zone.highVelocityFade})
+        *fade = std::clamp(*fade, 0, touches);
+    zone.levelDb = levelIn(zone.levelDb);
+    zone.pan = inRange(zone.pan, -1.0, 1.0, 0.0);
+    zone.tuneCents = inRange(zone.tuneCents, -1200.0, 1200.0, 0.0);
 }
 
 void sanitize(Envelope& e)
@@ -147,6 +161,22 @@ void sanitize(Envelope& e)
     e.release = inRange(e.release, 0.005, 60.0, standard.release);
 }
 
+void sanitize(Layer& layer)
+{
+    for (Zone& zone : layer.zones)
+        sanitize(zone);
+    layer.levelDb = levelIn(layer.levelDb);
+    layer.pan = inRange(layer.pan, -1.0, 1.0, 0.0);
+    layer.octave = std::clamp(layer.octave, -4, 4);
+    layer.fineCents = inRange(layer.fineCents, -100.0, 100.0, 0.0);
+    layer.follow = inRange(layer.follow, 0.0, 2.0, 1.0);
+    layer.chokeGroup = std::clamp(layer.chokeGroup, 0, 16);
+    layer.voices = std::clamp(layer.voices, 1, Layer::mostVoices);
+    layer.glideSeconds = inRange(layer.glideSeconds, 0.0, 10.0, 0.0);
+    layer.bendSemitones = inRange(layer.bendSemitones, 0.0, 24.0, 2.0);
+    sanitize(layer.envelope);
+}
+
 } // namespace
 
 Instrument sanitized(Instrument instrument)
@@ -156,9 +186,11 @@ Instrument sanitized(Instrument instrument)
         sanitize(take);
         take.tuning.a4 = instrument.a4;
     }
-    for (Zone& zone : instrument.zones)
-        sanitize(zone);
-    sanitize(instrument.envelope);
+    if (instrument.layers.empty())
+        instrument.layers.emplace_back();
+    keepFirst(instrument.layers, mostLayers);
+    for (Layer& layer : instrument.layers)
+        sanitize(layer);
     return instrument;
 }
 

@@ -213,28 +213,30 @@ std::vector<Take> makePieces(const Take& source, const std::vector<Piece>& piece
     return takes;
 }
 
-void addTakes(Instrument& instrument, std::vector<Take> takes)
+void addTakes(Instrument& instrument, std::vector<Take> takes, int layer)
 {
-    int id = 0;
-    for (const auto& take : instrument.takes)
-        id = std::max(id, take.id);
-    for (const auto& zone : instrument.zones)
-        id = std::max(id, zone.id);
+    Layer* into = instrument.layer(layer);
+    if (into == nullptr)
+        into = &instrument.layers.front();
+    int id = instrument.freeId();
     Instrument arriving;
     arriving.takes = std::move(takes);
     setConcertPitch(arriving, instrument.a4);
     for (auto& take : arriving.takes) {
-        take.id = ++id;
-        instrument.zones.push_back(proposeZone(take));
+        take.id = id++;
+        into->zones.push_back(proposeZone(take));
         instrument.takes.push_back(std::move(take));
     }
-    spreadByRoots(instrument);
+    spreadByRoots(instrument, *into);
 }
 
-void spreadByRoots(Instrument& instrument)
+void spreadByRoots(const Instrument& instrument, Layer& layer)
 {
-    auto& zones = instrument.zones;
-    const auto root = [&](const Zone& z) { return instrument.take(z.take)->tuning.rootKey; };
+    auto& zones = layer.zones;
+    const auto root = [&](const Zone& z) {
+        const Take* take = instrument.take(z.take);
+        return take != nullptr ? take->tuning.rootKey : 60;
+    };
     std::stable_sort(zones.begin(), zones.end(),
         [&](const Zone& a, const Zone& b) { return root(a) < root(b); });
     int lowest = 127, highest = 0;
@@ -265,7 +267,7 @@ Instrument makeInstrument(Take take)
     instrument.name = take.name.empty() ? Instrument{}.name : take.name;
     if (instrument.name.front() >= 'a' && instrument.name.front() <= 'z')
         instrument.name.front() = char(instrument.name.front() - 'a' + 'A');
-    instrument.zones.push_back(proposeZone(take));
+    instrument.layers.front().zones.push_back(proposeZone(take));
     instrument.takes.push_back(std::move(take));
     return sanitized(std::move(instrument));
 }

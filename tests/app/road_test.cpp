@@ -81,7 +81,7 @@ void shape(Driver& d)
 {
     d.goTo(Stop::shape);
     d.type(d.window.stop(Stop::shape), "Attack", "300 ms");
-    CHECK_THAT(d.document().envelope.attack, WithinAbs(0.3, 1e-9));
+    CHECK_THAT(d.document().layers[0].envelope.attack, WithinAbs(0.3, 1e-9));
     d.pressKey(46);
     const auto rising = d.hear(0.5);
     d.releaseKey(46);

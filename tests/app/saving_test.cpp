@@ -35,7 +35,7 @@ Instrument inFile(const std::filesystem::path& file)
 
 void edit(Driver& d, double attack)
 {
-    d.session().edit("Change attack", [&](Instrument& i) { i.envelope.attack = attack; });
+    d.session().edit("Change attack", [&](Instrument& i) { i.layers[0].envelope.attack = attack; });
 }
 
 QString text(const std::filesystem::path& path)
@@ -97,7 +97,7 @@ TEST_CASE("two saves at once are two saves", "[app][saving]")
     }
     d.settle();
     for (int i = 0; i < 4; ++i)
-        CHECK(inFile(folder / (std::to_string(i) + ".puretone")).envelope.attack
+        CHECK(inFile(folder / (std::to_string(i) + ".puretone")).layers[0].envelope.attack
             == Approx(0.1 * (i + 1)));
     CHECK(d.session().history().isSaved());
 }

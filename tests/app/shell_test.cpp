@@ -91,8 +91,8 @@ TEST_CASE("Keys says which takes sound together", "[app][keys]")
     REQUIRE(d.window.session().instrument().takes.size() == 2);
     CHECK(says().startsWith(QLatin1String("Shares keys with fog horn")));
     d.window.session().edit(QStringLiteral("Set apart"), [](Instrument& i) {
-        i.zones[0].highVelocity = 63;
-        i.zones[1].lowVelocity = 64;
+        i.layers[0].zones[0].highVelocity = 63;
+        i.layers[0].zones[1].lowVelocity = 64;
     });
     CHECK(says().isEmpty());
 }

@@ -142,11 +142,11 @@ TEST_CASE(
     REQUIRE(reasons.size() == 2);
     CHECK_THAT(reasons[0].toStdString(), Contains("letter.wav"));
     CHECK_THAT(reasons[1].toStdString(), Contains("gone.wav"));
-    CHECK(d.document().zones[0].highKey + 1 == d.document().zones[1].lowKey);
+    CHECK(d.document().layers[0].zones[0].highKey + 1 == d.document().layers[0].zones[1].lowKey);
     // Editing is about the take on screen.
     d.session().showTake(2);
     d.goTo(Stop::keys);
     d.type(d.window.stop(Stop::keys), "Highest key", "C7");
-    CHECK(d.document().zones[1].highKey == 96);
-    CHECK(d.document().zones[0].highKey == 50);
+    CHECK(d.document().layers[0].zones[1].highKey == 96);
+    CHECK(d.document().layers[0].zones[0].highKey == 50);
 }

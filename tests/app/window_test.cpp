@@ -234,14 +234,14 @@ TEST_CASE("zone borders are dragged", "[app][keys]")
     d.open(sounds + "fog-horn.flac");
     d.goTo(Stop::keys);
     auto* zones = static_cast<KeysStop*>(d.window.stop(Stop::keys))->zones();
-    const QRectF block = zones->blockRect(d.document().zones[0]);
+    const QRectF block = zones->blockRect(d.document().layers[0].zones[0]);
     const double octave = zones->blockRect({0, 0, 0, 11}).width();
     d.drag(
         zones, {block.right(), block.center().y()}, {block.right() - octave, block.center().y()});
-    CHECK(std::abs(d.document().zones[0].highKey - 96) <= 1);
+    CHECK(std::abs(d.document().layers[0].zones[0].highKey - 96) <= 1);
     d.type(d.window.stop(Stop::keys), "Lowest key", "C2");
-    CHECK(d.document().zones[0].lowKey == 36);
-    CHECK(d.document().zones[0].highVelocity == 127);
+    CHECK(d.document().layers[0].zones[0].lowKey == 36);
+    CHECK(d.document().layers[0].zones[0].highVelocity == 127);
 }
 
 TEST_CASE("envelope points are dragged in the picture", "[app][shape]")
@@ -253,11 +253,12 @@ TEST_CASE("envelope points are dragged in the picture", "[app][shape]")
     const auto g = picture->geometryOfEnvelope();
     const QPointF from = g.gripOf(EnvelopePoint::attack);
     d.drag(picture, from, {from.x() + g.area.width() * 0.25, from.y()});
-    CHECK_THAT(d.document().envelope.attack, WithinAbs(0.002 + 0.25 * g.shownSeconds, 0.02));
-    CHECK(d.document().envelope.hold == 0.0);
+    CHECK_THAT(
+        d.document().layers[0].envelope.attack, WithinAbs(0.002 + 0.25 * g.shownSeconds, 0.02));
+    CHECK(d.document().layers[0].envelope.hold == 0.0);
     CHECK(d.session().history().undoName() == "Change attack");
     d.session().undo();
-    CHECK(d.document().envelope == Envelope());
+    CHECK(d.document().layers[0].envelope == Envelope());
 }
 
 TEST_CASE("ticked files are written and checked from the window", "[app][export]")

@@ -120,16 +120,16 @@ TEST_CASE("build follows its options", "[cli]")
         == 0);
     const auto instrument = *openInstrument(target);
     CHECK(instrument.takes[0].tuning.rootKey == 48);
-    CHECK(instrument.zones[0].lowKey == 36);
-    CHECK(instrument.zones[0].highKey == 72);
+    CHECK(instrument.layers[0].zones[0].lowKey == 36);
+    CHECK(instrument.layers[0].zones[0].highKey == 72);
     CHECK_FALSE(instrument.takes[0].loop.on);
     // Two recordings share the keys by their roots.
     REQUIRE(run({"build", demo + "fog-horn.flac", demo + "keepers-hum.flac", "-o", target}).status
         == 0);
     const auto two = *openInstrument(target);
-    REQUIRE(two.zones.size() == 2);
-    CHECK(two.zones[0].highKey + 1 == two.zones[1].lowKey);
-    CHECK(two.zones[0].highKey == 50);
+    REQUIRE(two.layers[0].zones.size() == 2);
+    CHECK(two.layers[0].zones[0].highKey + 1 == two.layers[0].zones[1].lowKey);
+    CHECK(two.layers[0].zones[0].highKey == 50);
 }
 
 TEST_CASE("render plays notes and MIDI files into a WAV", "[cli]")

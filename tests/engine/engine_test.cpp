@@ -149,7 +149,7 @@ TEST_CASE("until release the note loops, then goes on to its recorded end", "[en
     auto take = looped(plainTake(mono(wave), midiOf(Hz{240.0})), 20000, 40000, 2000);
     take.loop.mode = LoopMode::untilRelease;
     auto instrument = instrumentOf(take);
-    instrument.envelope.release = 0.05;
+    instrument.layers[0].envelope.release = 0.05;
     const auto out = playNote(instrument, 58, 3.0);
     const double shift = 58 - midiOf(Hz{240.0});
     const auto held = analysePitch(part(out, 1.5, 2.9), rate);
@@ -168,7 +168,7 @@ TEST_CASE("a one-shot plays to its end, but not through a panic", "[engine][loop
     auto take = plainTake(mono(harmonicTone(240.0, rate, 2.0)), midiOf(Hz{240.0}));
     take.loop.mode = LoopMode::oneShot;
     auto instrument = instrumentOf(take);
-    instrument.envelope.release = 0.05;
+    instrument.layers[0].envelope.release = 0.05;
     const auto out = playNote(instrument, 58, 0.1);
     CHECK_THAT(rmsDb(part(out, 1.4, 1.8)), WithinAbs(rmsDb(part(out, 0.2, 0.6)), 0.2));
     const auto stopped = renderEvents(
@@ -183,7 +183,7 @@ TEST_CASE("no note is left hanging when the way of looping changes", "[engine][l
     const auto before = GENERATE(LoopMode::untilRelease, LoopMode::oneShot);
     take.loop.mode = before;
     auto instrument = instrumentOf(take);
-    instrument.envelope.release = 0.05;
+    instrument.layers[0].envelope.release = 0.05;
     const auto engine = std::make_unique<Engine>();
     engine->prepare(rate);
     Compiler compiler;
@@ -238,7 +238,7 @@ TEST_CASE("notes may begin at the loop, or before its joint again and again", "[
         wave[i] = float(double(i) / 96000.0);
     const auto take = looped(plainTake(mono(wave), 60.0), 48000, 84000, 0);
     auto instrument = instrumentOf(take);
-    instrument.envelope.attack = 0.0;
+    instrument.layers[0].envelope.attack = 0.0;
     const auto entered = [&](NoteEntry entry) {
         return renderEvents(instrument,
             {{0.0, MidiEvent::enterAt(entry)}, {0.001, MidiEvent::noteOn(60, 127)},
@@ -303,7 +303,7 @@ TEST_CASE("envelopes take the times that they are given", "[engine][envelope]")
 {
     auto instrument =
         instrumentOf(plainTake(mono(std::vector<float>(std::size_t(rate * 5), 0.5f)), 60.0));
-    instrument.envelope = {0.1, 0.2, 0.1, 0.4, -12.0, 0.3};
+    instrument.layers[0].envelope = {0.1, 0.2, 0.1, 0.4, -12.0, 0.3};
     const auto out = playNote(instrument, 60, 2.0);
     const auto at = [&](double seconds) { return double(out[std::size_t(seconds * rate)]) / 0.5; };
     CHECK_THAT(at(0.09), WithinAbs(0.0, 1e-6));
@@ -446,7 +446,7 @@ TEST_CASE("blocks of any size give the same sound while it is bent and let go", 
 {
     auto instrument = instrumentOf(
         looped(plainTake(mono(harmonicTone(220.0, rate, 1.0)), 57.0), 20000, 40000, 1000));
-    instrument.envelope.release = 0.02;
+    instrument.layers[0].envelope.release = 0.02;
     constexpr int all = 8192;
     const auto render = [&](int block) {
         Engine engine;
@@ -547,7 +547,7 @@ TEST_CASE("pedal, bend and all-off do what keyboards expect", "[engine][midi]")
 TEST_CASE("keys and velocities outside of a zone are silent", "[engine]")
 {
     auto instrument = instrumentOf(plainTake(mono(sine(440.0, rate, 1.0)), 69.0));
-    instrument.zones[0] = {1, 1, 60, 72, 64, 127};
+    instrument.layers[0].zones[0] = {1, 1, 60, 72, 64, 127};
     CHECK(rmsDb(playNote(instrument, 59, 0.2)) < -100.0);
     CHECK(rmsDb(playNote(instrument, 72, 0.2)) > -20.0);
     const auto soft = renderEvents(instrument, {{0.0, MidiEvent::noteOn(65, 50)}}, rate, 0.2);
@@ -561,7 +561,7 @@ TEST_CASE("the compiler makes anew only what changed", "[engine][program]")
         looped(plainTake(mono(harmonicTone(220.0, rate, 1.0)), 57.0), 12000, 40000, 3000));
     const auto a = compiler.compile(first, rate);
     auto louder = first;
-    louder.envelope.attack = 1.0;
+    louder.layers[0].envelope.attack = 1.0;
     const auto b = compiler.compile(louder, rate);
     CHECK(a->zones[0].sound == b->zones[0].sound);
     auto moved = first;

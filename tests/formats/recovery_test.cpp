@@ -89,7 +89,7 @@ TEST_CASE("audio is written once, whatever is edited", "[formats][recovery]")
             audio = entry.path();
     REQUIRE_FALSE(audio.empty());
     const auto written = std::filesystem::last_write_time(audio);
-    document.envelope.attack = 0.7;
+    document.layers[0].envelope.attack = 0.7;
     REQUIRE(copies.keep({{1, document, ""}}));
     CHECK(std::filesystem::last_write_time(audio) == written);
 }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Files of earlier schemas open for ever, and sound as they did.
 #include "engine/render.h"
-#include "support/takes.h"
+#include "support/mangle.h"
 
 #include <catch2/catch.hpp>
 #include <fstream>
@@ -96,9 +96,9 @@ TEST_CASE("files of schema 1 sound as they did", "[formats][schema]")
 TEST_CASE("files of schema 1 bring all that was in them", "[formats][schema]")
 {
     CHECK(opened("many-takes").takes.size() == 4);
-    CHECK(opened("many-takes").zones.size() == 5);
-    CHECK(opened("many-takes").zones.back().highVelocity == 64);
-    CHECK(opened("many-takes").envelope == Envelope{0.05, 0.1, 0.05, 0.4, -9.0, 0.3});
+    CHECK(opened("many-takes").layers[0].zones.size() == 5);
+    CHECK(opened("many-takes").layers[0].zones.back().highVelocity == 64);
+    CHECK(opened("many-takes").layers[0].envelope == Envelope{0.05, 0.1, 0.05, 0.4, -9.0, 0.3});
     const auto bell = opened("treatments");
     CHECK(bell.takes.front().treatments.size() == 11);
     CHECK_FALSE(bell.takes.front().treatments[2].on);
@@ -143,4 +143,58 @@ TEST_CASE(
     const auto after = openInstrument(folder / "again.puretone");
     REQUIRE(after);
     CHECK(*after == before);
+}
+
+TEST_CASE("damaged copies of schema 1 are refused, or mended and playable",
+    "[formats][schema][bad-input]")
+{
+    const auto name = GENERATE(from_range(names));
+    CAPTURE(name);
+    const TemporaryFolder folder;
+    std::ifstream file(fixture(name, ".puretone"), std::ios::binary);
+    const std::string whole{std::istreambuf_iterator<char>(file), {}};
+    Noise random(31);
+    for (int i = 0; i < 6; ++i) {
+        auto bytes = whole;
+        if (i == 0)
+            bytes.resize(bytes.size() / 2);
+        for (int k = 0; k < 1 << i; ++k)
+            bytes[std::size_t(random.between(0.0, double(bytes.size() - 1)))] ^=
+                char(random.between(1, 127));
+        const auto path = folder / "damaged.puretone";
+        std::ofstream(path, std::ios::binary) << bytes;
+        const auto read = openInstrument(path);
+        if (!read) {
+            CHECK_THAT(read.error().message, Catch::Matchers::Contains("damaged.puretone"));
+            continue;
+        }
+        CHECK(sanitized(*read) == *read);
+        (void)renderEvents(*read, *parseNotes("60:0:0.2"), 48000.0, 0.2);
+    }
+}
+
+TEST_CASE(
+    "numbers of schema 1 pass the gate on their way into layers", "[formats][schema][bad-input]")
+{
+    const auto instrument = opened("many-takes");
+    // As schema 1 said it.
+    auto j = nlohmann::json::parse(toJson(instrument));
+    j["schema"] = 1;
+    j["zones"] = j["layers"][0]["zones"];
+    j["envelope"] = j["layers"][0]["envelope"];
+    j.erase("layers");
+    const auto text = j.dump();
+    const auto plain = readWith(instrument, text);
+    REQUIRE(plain);
+    CHECK(*plain == instrument);
+    Noise random(5);
+    int read = 0;
+    for (int i = 0; i < 40; ++i)
+        if (const auto mended = readWith(instrument, mangled(text, random, 2))) {
+            ++read;
+            CHECK(sanitized(*mended) == *mended);
+        }
+    CHECK(read > 5);
+    j.erase("zones");
+    CHECK_FALSE(readWith(instrument, j.dump()));
 }

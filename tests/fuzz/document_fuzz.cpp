@@ -24,12 +24,12 @@ void walkPictures(const Instrument& document)
             (void)g.zoomed(0.5, 300.0, frames).scrolledTo(g.firstFrame - 100.0, frames);
         }
     }
-    const auto envelope = EnvelopeGeometry::make(area, document.envelope);
+    const auto envelope = EnvelopeGeometry::make(area, document.layers[0].envelope);
     for (const auto point :
         {EnvelopePoint::attack, EnvelopePoint::hold, EnvelopePoint::decay, EnvelopePoint::release})
         (void)envelope.dragged(point, envelope.gripOf(point));
     const KeyboardGeometry keys{area};
-    for (const auto& zone : document.zones)
+    for (const auto& zone : document.layers[0].zones)
         (void)keys.rectOf(zone.lowKey).united(keys.rectOf(zone.highKey));
 }
 
@@ -39,7 +39,7 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
 {
     static const Instrument original = probe::everyKindOfValue();
     const auto read = probe::readWith(original, {reinterpret_cast<const char*>(data), size});
-    if (!read || read->takes.size() > 8 || read->zones.size() > 64)
+    if (!read || read->takes.size() > 8 || read->allZones().size() > 64)
         return 0;
     if (!(sanitized(*read) == *read))
         std::abort();

@@ -26,16 +26,19 @@ TEST_CASE("crafted numbers are brought into range before anything computes with 
     const auto document = everyKindOfValue();
     REQUIRE(document.takes[0].pitch.movement);
     REQUIRE_FALSE(document.takes[0].loopChoices.empty());
-    const auto place =
-        GENERATE("/takes/0/pitch/movement/steadyStart", "/takes/0/pitch/movement/steadyEnd",
-            "/takes/0/pitch/movement/low", "/takes/0/pitch/movement/high", "/takes/0/pitch/notes/0",
-            "/takes/0/pitch/midi", "/takes/0/pitch/candidates/0/midi",
-            "/takes/0/pitch/partials/0/0", "/takes/0/loopChoices/0/loop/start",
-            "/takes/0/loopChoices/0/loop/end", "/takes/0/loopChoices/0/loop/crossfade",
-            "/takes/0/loopChoices/0/cost", "/takes/0/treatments/3/over/start",
-            "/takes/0/treatments/3/over/end", "/takes/0/treatments/1/slopeDb", "/takes/0/kept/end",
-            "/takes/0/loop/start", "/takes/0/tuning/rootKey", "/takes/0/tuning/fineCents",
-            "/zones/0/lowKey", "/zones/1/highVelocity", "/envelope/release", "/a4");
+    const auto place = GENERATE("/takes/0/pitch/movement/steadyStart",
+        "/takes/0/pitch/movement/steadyEnd", "/takes/0/pitch/movement/low",
+        "/takes/0/pitch/movement/high", "/takes/0/pitch/notes/0", "/takes/0/pitch/midi",
+        "/takes/0/pitch/candidates/0/midi", "/takes/0/pitch/partials/0/0",
+        "/takes/0/loopChoices/0/loop/start", "/takes/0/loopChoices/0/loop/end",
+        "/takes/0/loopChoices/0/loop/crossfade", "/takes/0/loopChoices/0/cost",
+        "/takes/0/treatments/3/over/start", "/takes/0/treatments/3/over/end",
+        "/takes/0/treatments/1/slopeDb", "/takes/0/kept/end", "/takes/0/loop/start",
+        "/takes/0/tuning/rootKey", "/takes/0/tuning/fineCents", "/layers/0/zones/0/lowKey",
+        "/layers/0/zones/1/highVelocity", "/layers/0/zones/1/levelDb",
+        "/layers/0/zones/0/highKeyFade", "/layers/0/pan", "/layers/0/follow", "/layers/0/octave",
+        "/layers/0/voices", "/layers/0/chokeGroup", "/layers/0/glideSeconds",
+        "/layers/0/bendSemitones", "/layers/0/envelope/release", "/a4");
     for (const double value : {-100.0, 1e300, -1e300, 1e9}) {
         CAPTURE(place, value);
         const auto read = readWith(document, with(document, place, value));
@@ -75,10 +78,10 @@ TEST_CASE("names that mean nothing are refused, not taken for others", "[model][
 TEST_CASE("takes and zones that share a number are refused", "[model][gate][bad-input]")
 {
     const auto document = everyKindOfValue();
-    const int first = document.takes[0].id, zone = document.zones[0].id;
+    const int first = document.takes[0].id, zone = document.layers[0].zones[0].id;
     CHECK_FALSE(readWith(document, with(document, "/takes/1/id", first)));
     CHECK_FALSE(readWith(document, with(document, "/takes/0/id", 0)));
-    CHECK_FALSE(readWith(document, with(document, "/zones/1/id", zone)));
+    CHECK_FALSE(readWith(document, with(document, "/layers/0/zones/1/id", zone)));
 }
 
 TEST_CASE("mangled documents are refused with a sentence or can be worked with",

@@ -20,7 +20,7 @@ Instrument example(const std::string& name = "hum")
 
 Instrument louder(Instrument instrument)
 {
-    instrument.envelope.attack += 0.1;
+    instrument.layers[0].envelope.attack += 0.1;
     return instrument;
 }
 
@@ -60,7 +60,7 @@ TEST_CASE("a drag that is put back leaves no step", "[model][history]")
     History history(example());
     const auto start = history.current();
     auto next = start;
-    next.envelope.attack = 1.0;
+    next.layers[0].envelope.attack = 1.0;
     history.apply("Change attack", next, 3);
     history.abandon(3);
     CHECK(history.current() == start);

@@ -35,7 +35,7 @@ Result<Instrument> reread(const Instrument& i, const std::string& text)
 TEST_CASE("a document is the same after JSON and back", "[model][json]")
 {
     auto instrument = example();
-    instrument.envelope = {0.1, 0.2, 0.3, 0.4, -12.5, 1.25};
+    instrument.layers[0].envelope = {0.1, 0.2, 0.3, 0.4, -12.5, 1.25};
     instrument.takes[0].loop.curve = FadeCurve::equalPower;
     instrument.takes[0].loop.evenOut = 0.4;
     instrument.takes[0].tuning = {61, -37.25, TuningSource::byHand};
@@ -96,7 +96,7 @@ TEST_CASE("damaged documents are refused with a sentence", "[model][json][bad-in
     }
     SECTION("a newer version")
     {
-        text.replace(text.find("\"schema\": 1"), 11, "\"schema\": 9");
+        text.replace(text.find("\"schema\": 2"), 11, "\"schema\": 3");
     }
     SECTION("a zone without its take")
     {
@@ -119,9 +119,9 @@ TEST_CASE("numbers out of range are brought into range", "[model][bad-input]")
         take.loop.span = {any(), any()};
         take.loop.crossfade = any();
         take.tuning.rootKey = int(next.between(-50, 300));
-        wild.zones[0].lowKey = int(next.between(-50, 300));
-        wild.zones[0].highKey = int(next.between(-50, 300));
-        wild.envelope.release = round % 3 == 0 ? std::nan("") : next.between(-1, 100);
+        wild.layers[0].zones[0].lowKey = int(next.between(-50, 300));
+        wild.layers[0].zones[0].highKey = int(next.between(-50, 300));
+        wild.layers[0].envelope.release = round % 3 == 0 ? std::nan("") : next.between(-1, 100);
         const auto calm = sanitized(wild);
         const auto& t = calm.takes[0];
         REQUIRE(t.kept.start.value >= 0);
@@ -132,8 +132,8 @@ TEST_CASE("numbers out of range are brought into range", "[model][bad-input]")
         REQUIRE(t.loop.span.length() >= shortestLoop);
         REQUIRE(t.tuning.rootKey >= 0);
         REQUIRE(t.tuning.rootKey <= 127);
-        REQUIRE(calm.zones[0].lowKey <= calm.zones[0].highKey);
-        REQUIRE(calm.envelope.release >= 0.005);
+        REQUIRE(calm.layers[0].zones[0].lowKey <= calm.layers[0].zones[0].highKey);
+        REQUIRE(calm.layers[0].envelope.release >= 0.005);
         REQUIRE(sanitized(calm) == calm);
     }
 }

@@ -124,9 +124,9 @@ TEST_CASE("takes are spread over the keys by their roots", "[model][take]")
     }
     Instrument instrument;
     addTakes(instrument, takes);
-    REQUIRE(instrument.zones.size() == 4);
+    REQUIRE(instrument.layers[0].zones.size() == 4);
     CHECK(instrument.takes[3].id == 4);
-    const auto& z = instrument.zones;
+    const auto& z = instrument.layers[0].zones;
     CHECK(z[0].lowKey == 21);
     CHECK(z[0].highKey == 51);
     CHECK(z[1].lowKey == 52);

@@ -15,6 +15,8 @@
 #include <QLineEdit>
 #include <QMimeData>
 #include <QTest>
+#include <QTimer>
+#include <functional>
 
 namespace probe {
 
@@ -58,13 +60,13 @@ public:
     /// Ctrl+S, then types a name into the dialog that opens.
     void saveInDialog(const std::filesystem::path& file)
     {
-        // An exception must not leave a slot: what was found is told afterwards.
         bool found = false;
-        QTimer::singleShot(200, [&] {
-            auto* dialog = qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
-            found = dialog != nullptr;
-            if (!found)
+        // An exception must not leave a slot: what was found is told afterwards.
+        whenModal([&](QWidget* modal) {
+            auto* dialog = qobject_cast<QFileDialog*>(modal);
+            if (dialog == nullptr)
                 return;
+            found = true;
             auto* edit = dialog->findChild<QLineEdit*>("fileNameEdit");
             edit->selectAll();
             QTest::keyClicks(edit, QString::fromStdString(file.string()));
@@ -77,14 +79,28 @@ public:
     /// Clicks a button of the question that will stand there in a moment.
     void answer(const QString& button)
     {
-        QTimer::singleShot(100, &window, [this, button] {
-            for (auto* b : QApplication::activeModalWidget()->findChildren<QPushButton*>())
+        whenModal([this, button](QWidget* modal) {
+            for (auto* b : modal->findChildren<QPushButton*>())
                 if (b->text() == button) {
                     ++answered;
                     b->click();
                     return;
                 }
         });
+    }
+    /// Does something with what comes to stand before the window, however slow the machine is.
+    void whenModal(std::function<void(QWidget*)> what)
+    {
+        auto* looking = new QTimer(&window);
+        QObject::connect(looking, &QTimer::timeout, [looking, what = std::move(what)] {
+            auto* modal = QApplication::activeModalWidget();
+            if (modal == nullptr)
+                return;
+            looking->stop();
+            looking->deleteLater();
+            what(modal);
+        });
+        looking->start(100);
     }
     void settle()
     {

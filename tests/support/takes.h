@@ -36,8 +36,8 @@ inline puretone::Take looped(
 inline puretone::Instrument instrumentOf(puretone::Take take)
 {
     auto instrument = puretone::makeInstrument(std::move(take));
-    instrument.zones.front().lowKey = 0;
-    instrument.zones.front().highKey = 127;
+    instrument.layers[0].zones.front().lowKey = 0;
+    instrument.layers[0].zones.front().highKey = 127;
     return instrument;
 }
 

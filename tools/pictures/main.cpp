@@ -54,6 +54,38 @@ void treatTake(MainWindow& window)
     settle(window);
 }
 
+/// The signal pipe of walk 10: its tone, four valves in turn, one more when it closes.
+void addLayers(MainWindow& window)
+{
+    auto& session = window.session();
+    session.edit("Layers", [](Instrument& next) {
+        Layer& tone = next.layers[0];
+        tone.name = "Pipe";
+        const int valve = duplicateLayer(next, tone.id);
+        const int closing = duplicateLayer(next, valve);
+        Layer& opens = *next.layer(valve);
+        opens.name = "Valve opens";
+        opens.sameKeys = SameKeys::inTurn;
+        opens.follow = 0.0;
+        opens.levelDb = -9.0;
+        for (auto& zone : opens.zones) {
+            zone.lowKey = 36;
+            zone.highKey = 84;
+        }
+        Layer& closes = *next.layer(closing);
+        closes.name = "Valve closes";
+        closes.when = SoundsWhen::release;
+        closes.follow = 0.0;
+        closes.levelDb = -12.0;
+        for (auto& zone : closes.zones) {
+            zone.lowKey = 36;
+            zone.highKey = 84;
+            zone.highVelocity = 90;
+        }
+    });
+    settle(window);
+}
+
 /// A sheet over the window, as both are seen; what opens it waits until it is closed.
 void grabSheet(MainWindow& window, const QString& path, const std::function<void()>& open)
 {
@@ -84,7 +116,8 @@ int main(int argc, char** argv)
             {"silent", "Play nothing"}, {"split", "Propose a split, or make it", "propose|make"},
             {"record", "Record from the simulated microphone for so many seconds", "seconds"},
             {"sheet", "One sheet over the window instead of the stops", "shortcuts|close"},
-            {"treat", "Treat the take, and choose one of its treatments"}});
+            {"treat", "Treat the take, and choose one of its treatments"},
+            {"layers", "Make three layers of the instrument"}});
     parser.process(application);
     if (parser.positionalArguments().isEmpty())
         return 2;
@@ -118,6 +151,8 @@ int main(int argc, char** argv)
     }
     if (parser.isSet("treat"))
         treatTake(window);
+    if (parser.isSet("layers"))
+        addLayers(window);
     window.messages()->endProgress();
     if (const auto sheet = parser.value("sheet"); !sheet.isEmpty()) {
         window.goTo(Stop::sound);

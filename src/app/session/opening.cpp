@@ -209,7 +209,7 @@ void Session::addReady()
             const bool first = next.takes.empty();
             if (first)
                 next.name = makeInstrument(takes.front()).name;
-            addTakes(next, std::move(takes));
+            addTakes(next, std::move(takes), layer().id);
         },
         adding_->gesture);
 }

@@ -47,6 +47,19 @@ void Session::showTake(int id)
     afterChange();
 }
 
+const Layer& Session::layer() const
+{
+    if (const Layer* shown = instrument().layer(shownLayer_))
+        return *shown;
+    return instrument().layers.front();
+}
+
+void Session::showLayer(int id)
+{
+    shownLayer_ = id;
+    emit changed();
+}
+
 void Session::setNaming(const Naming& naming)
 {
     naming_ = naming;
@@ -59,6 +72,17 @@ void Session::edit(const QString& name, const std::function<void(Instrument&)>& 
     change(next);
     if (history_.apply(name.toStdString(), sanitized(std::move(next)), gesture))
         afterChange();
+}
+
+void Session::editLayer(const QString& name, const std::function<void(Layer&)>& change, int gesture)
+{
+    edit(
+        name,
+        [&, id = layer().id](Instrument& next) {
+            if (Layer* shown = next.layer(id))
+                change(*shown);
+        },
+        gesture);
 }
 
 void Session::editTake(const QString& name, const std::function<void(Take&)>& change, int gesture)
@@ -235,9 +259,12 @@ void Session::removeTake(int id)
 {
     edit(tr("Remove take"), [&](Instrument& next) {
         std::erase_if(next.takes, [&](const Take& t) { return t.id == id; });
-        std::erase_if(next.zones, [&](const Zone& z) { return z.take == id; });
-        if (!next.zones.empty())
-            spreadByRoots(next);
+        for (auto& layer : next.layers) {
+            const auto gone =
+                std::erase_if(layer.zones, [&](const Zone& z) { return z.take == id; });
+            if (gone > 0 && !layer.zones.empty())
+                spreadByRoots(next, layer);
+        }
     });
 }
 

@@ -42,6 +42,10 @@ public:
     const Take* take() const;
     /// Shows another take; changes nothing in the document.
     void showTake(int id);
+    /// The layer on screen; there is always one.
+    const Layer& layer() const;
+    /// Shows another layer; changes nothing in the document.
+    void showLayer(int id);
     const Naming& naming() const { return naming_; }
     void setNaming(const Naming& naming);
 
@@ -61,6 +65,8 @@ public:
     /// For results of work that a take was given to: it need not be on screen any more.
     void editTake(const TakeKey& of, const QString& name, const std::function<void(Take&)>& change,
         int gesture = 0);
+    /// The same for the layer on screen.
+    void editLayer(const QString& name, const std::function<void(Layer&)>& change, int gesture = 0);
     int newGesture() { return ++gestures_; }
     void abandon(int gesture);
     void undo();
@@ -199,6 +205,7 @@ private:
     int gestures_ = 0;
 
     int shownTake_ = 0;
+    int shownLayer_ = 0;
     struct Peaks {
         AudioPtr audio;
         std::shared_ptr<const PeakPyramid> pyramid; ///< Null while it is computed.

@@ -111,8 +111,11 @@ void Session::makeSplit(const std::optional<NoteSeries>& series)
             const int id = of.take;
             edit(tr("Split into %1 takes").arg(takes.size()), [&](Instrument& next) {
                 std::erase_if(next.takes, [&](const Take& t) { return t.id == id; });
-                std::erase_if(next.zones, [&](const Zone& z) { return z.take == id; });
-                addTakes(next, takes);
+                int into = layer().id;
+                for (auto& l : next.layers)
+                    if (std::erase_if(l.zones, [&](const Zone& z) { return z.take == id; }) > 0)
+                        into = l.id;
+                addTakes(next, takes, into);
             });
             forgetSplit();
             const auto doubtful = std::count_if(takes.begin(), takes.end(), contradictsSeries);

@@ -138,10 +138,11 @@ void KeysDock::refresh()
     keyboard_->setNaming(session_.naming());
     keyboard_->setRoot(take != nullptr ? std::optional(take->tuning.rootKey) : std::nullopt);
     int low = 128, high = -1;
-    for (const auto& zone : session_.instrument().zones) {
-        low = std::min(low, zone.lowKey);
-        high = std::max(high, zone.highKey);
-    }
+    for (const auto& layer : session_.instrument().layers)
+        for (const auto& zone : layer.zones) {
+            low = std::min(low, zone.lowKey);
+            high = std::max(high, zone.highKey);
+        }
     keyboard_->setRange(low, high);
     playRoot_->setEnabled(take != nullptr);
     const auto show = [this](QPushButton* button, const QString& text) {

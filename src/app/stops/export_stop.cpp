@@ -111,7 +111,8 @@ ExportStop::ExportStop(Session& s, QWidget* parent)
 
 void ExportStop::addRow(FileKind kind, int line)
 {
-    Row row{kind, new QCheckBox(this), new QLabel(this), new QLabel(this), new QLabel(this)};
+    Row row{kind, new QCheckBox(this), new QLabel(this), new QLabel(this), new QLabel(this),
+        new QLabel(this)};
     row.tick->setChecked(true);
     row.tick->setAccessibleName(tr("Write %1").arg(QString::fromLatin1(extensionOf(kind))));
     row.file->setFont(Theme::font(14, Theme::Weight::medium));
@@ -120,15 +121,18 @@ void ExportStop::addRow(FileKind kind, int line)
     auto* use = new QLabel(useOf(kind), this);
     use->setProperty("role", "quiet");
     row.report->setWordWrap(true);
-    const int top = 4 * line;
+    row.lost->setWordWrap(true);
+    row.lost->setAccessibleName(tr("What is not written"));
+    const int top = 5 * line;
     grid_->addWidget(row.tick, top, 0);
     grid_->addWidget(row.file, top, 1, 1, 2);
     grid_->addWidget(row.size, top, 3);
     grid_->addWidget(use, top + 1, 1, 1, 2);
-    grid_->addWidget(row.report, top + 2, 1, 1, 3);
+    grid_->addWidget(row.lost, top + 2, 1, 1, 3);
+    grid_->addWidget(row.report, top + 3, 1, 1, 3);
     auto* rule = new QFrame(this);
     rule->setProperty("role", "rule");
-    grid_->addWidget(rule, top + 3, 0, 1, 4);
+    grid_->addWidget(rule, top + 4, 0, 1, 4);
     connect(row.tick, &QCheckBox::toggled, this, [this] { refresh(); });
     rows_.push_back(row);
 }
@@ -226,6 +230,12 @@ void ExportStop::refresh()
         row.size->setText(
             has ? typeset("about " + formatBytes(estimateBytes(instrument, row.kind))) : QString());
         any = any || row.tick->isChecked();
+        QStringList lost;
+        for (const auto& loss : lossesOf(instrument, row.kind))
+            lost << QString::fromStdString(loss);
+        row.lost->setText(lost.join(QLatin1Char(' ')));
+        row.lost->setStyleSheet(QStringLiteral("color: %1").arg(Theme::tokens().coral.name()));
+        row.lost->setVisible(has && !lost.isEmpty());
     }
     if (!session().background().busy("write"))
         write_->setEnabled(has && any);

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/stops/stop_view.h"
+#include "formats/regions.h"
 
 #include <QCheckBox>
 #include <QGridLayout>
@@ -29,6 +30,7 @@ private:
         FileKind kind;
         QCheckBox* tick;
         QLabel *file, *size, *report;
+        QLabel* lost; ///< What the format does not carry.
     };
     QString pathOf(const Row& row) const;
     void addRow(FileKind kind, int line);

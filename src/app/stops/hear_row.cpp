@@ -55,7 +55,7 @@ std::optional<std::array<int, 3>> HearRow::keysOfTake() const
     const Take* take = session_.take();
     if (take == nullptr)
         return std::nullopt;
-    for (const auto& zone : session_.instrument().zones)
+    for (const auto& zone : session_.instrument().allZones())
         if (zone.take == take->id)
             return std::array{zone.lowKey,
                 std::clamp(take->tuning.rootKey, zone.lowKey, zone.highKey), zone.highKey};

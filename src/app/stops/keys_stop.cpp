@@ -6,16 +6,26 @@
 
 namespace puretone::app {
 
+namespace {
+
+std::array<int*, 4> fadesOf(Zone& zone)
+{
+    return {&zone.lowKeyFade, &zone.highKeyFade, &zone.lowVelocityFade, &zone.highVelocityFade};
+}
+
+} // namespace
+
 KeysStop::KeysStop(Session& s, QWidget* parent)
     : StopView(s, tr("Keys"), parent)
     , zones_(new ZoneView(this))
 {
     bench()->addWidget(zones_, 1);
+    layers_ = new LayerPanel(s, details());
     const auto naming = [this] { return session().naming(); };
+    details()->addHeading(tr("Its keys"));
     take_ = details()->addReading(tr("Take"), tr("What these keys play"));
     root_ = details()->addReading(
         tr("Root key"), tr("The key that plays it at its own speed; set at the stop Pitch"));
-    details()->addRule();
     low_ =
         details()->addField(keyField(tr("Lowest key"), tr("Below it the keys are silent"), naming));
     high_ = details()->addField(
@@ -24,9 +34,25 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
         countField(tr("Softest"), tr("Softer touches are silent (velocity 1 to 127)"), 1, 127, 1));
     loud_ = details()->addField(countField(
         tr("Hardest"), tr("Harder touches are silent (velocity 1 to 127)"), 1, 127, 127));
+    level_ = details()->addField(
+        decibelField(tr("Level"), tr("Of these keys against others"), -60.0, 24.0, 0.0));
+    auto* more = details()->addFold(tr("Place, tune, crossovers"), QStringLiteral("zone"), false);
+    place_ = more->addField(placeField(tr("Place"), tr("Left or right")));
+    tune_ = more->addField(
+        centsField(tr("Tune"), tr("Of these keys, beside the take's own"), -1200.0, 1200.0));
+    const auto fade = [&](const QString& label, const QString& tip) {
+        return more->addField(countField(label, tip, 0, 127, 0));
+    };
+    fades_ = {fade(tr("Fade, low keys"), tr("Keys over which it rises from the lowest one")),
+        fade(tr("Fade, high keys"), tr("Keys over which it falls to the highest one")),
+        fade(tr("Fade, soft"), tr("Touches over which it rises from the softest one")),
+        fade(tr("Fade, hard"), tr("Touches over which it falls to the hardest one"))};
+    layers_->addFields(details());
     details()->addRule();
-    auto* again = details()->addButton(
+    again_ = details()->addButton(
         tr("Propose a range"), tr("The keys of a piano, and two octaves around the root"));
+    give_ = details()->addButton(
+        tr("Give this layer the take"), tr("Lays the take on screen on keys of this layer"));
     together_ = new QLabel(this);
     together_->setWordWrap(true);
     together_->setProperty("role", "quiet");
@@ -46,11 +72,34 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
         [](Zone& z, int v) { z.lowVelocity = std::min(v, z.highVelocity); });
     connectZone(loud_, tr("Set hardest touch"),
         [](Zone& z, int v) { z.highVelocity = std::max(v, z.lowVelocity); });
-    connect(again, &QPushButton::clicked, this, [this] {
+    const auto connectValue = [this](ValueField* field, const QString& step, auto member) {
+        connectToInstrument(field, step, [this, member](Instrument& next, double value) {
+            if (Zone* zone = zoneShown(next))
+                zone->*member = value;
+        });
+    };
+    connectValue(level_, tr("Set level of keys"), &Zone::levelDb);
+    connectValue(place_, tr("Place keys"), &Zone::pan);
+    connectValue(tune_, tr("Tune keys"), &Zone::tuneCents);
+    for (std::size_t i = 0; i < fades_.size(); ++i)
+        connectZone(
+            fades_[i], tr("Change crossover"), [i](Zone& z, int width) { *fadesOf(z)[i] = width; });
+    connect(give_, &QPushButton::clicked, this, [this] {
+        const Take* take = session().take();
+        if (take != nullptr)
+            session().edit(tr("Give layer a take"), [&](Instrument& next) {
+                Zone zone = proposeZone(*take);
+                zone.id = next.freeId();
+                if (Layer* layer = next.layer(session().layer().id))
+                    layer->zones.push_back(zone);
+            });
+    });
+    connect(again_, &QPushButton::clicked, this, [this] {
         if (const Take* t = session().take())
             session().edit(tr("Propose key range"), [&](Instrument& next) {
-                if (next.takes.size() > 1) {
-                    spreadByRoots(next);
+                Layer* layer = next.layer(session().layer().id);
+                if (layer != nullptr && layer->zones.size() > 1) {
+                    spreadByRoots(next, *layer);
                 } else if (Zone* zone = zoneShown(next)) {
                     const int id = zone->id;
                     *zone = proposeZone(*t);
@@ -62,9 +111,8 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
         session().edit(
             tr("Move zone border"),
             [&](Instrument& next) {
-                for (auto& z : next.zones)
-                    if (z.id == zone.id)
-                        z = zone;
+                if (Zone* z = next.zone(zone.id))
+                    *z = zone;
             },
             gesture(first));
     });
@@ -74,18 +122,20 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
 Zone* KeysStop::zoneShown(Instrument& instrument)
 {
     const Take* take = session().take();
-    for (auto& zone : instrument.zones)
-        if (take != nullptr && zone.take == take->id)
-            return &zone;
+    Layer* layer = instrument.layer(session().layer().id);
+    if (take != nullptr && layer != nullptr)
+        for (auto& zone : layer->zones)
+            if (zone.take == take->id)
+                return &zone;
     return nullptr;
 }
 
-/// Until takes can take turns, what lies on the same keys and touches is heard at once.
+/// What lies on the same keys and touches of the layer, where it does not sound in turn.
 void KeysStop::showTogether(const Instrument& instrument, const Zone* shown)
 {
     QStringList names;
-    if (shown != nullptr)
-        for (const auto& zone : instrument.zones)
+    if (shown != nullptr && session().layer().sameKeys == SameKeys::together)
+        for (const auto& zone : session().layer().zones)
             if (zone.id != shown->id && overlap(zone, *shown))
                 if (const Take* other = instrument.take(zone.take))
                     names << QString::fromStdString(other->name);
@@ -94,8 +144,8 @@ void KeysStop::showTogether(const Instrument& instrument, const Zone* shown)
     if (more > 0)
         names = names.mid(0, most) << tr("%1 more").arg(more);
     together_->setVisible(!names.isEmpty());
-    together_->setText(tr(
-        "Shares keys with %1: they sound together. Set apart by keys or touch, each sounds alone.")
+    together_->setText(tr("Shares keys with %1: they sound together. Set apart by keys or touch, "
+                          "or in turn, each sounds alone.")
                            .arg(names.join(tr(", "))));
 }
 
@@ -103,12 +153,17 @@ void KeysStop::refresh()
 {
     const Instrument& instrument = session().instrument();
     const Take* onScreen = session().take();
-    zones_->setInstrument(instrument, onScreen != nullptr ? onScreen->id : 0, session().naming());
+    layers_->refresh();
+    zones_->setInstrument(
+        instrument, onScreen != nullptr ? onScreen->id : 0, session().layer(), session().naming());
     Instrument copy = instrument;
-    const Zone* shown = zoneShown(copy);
+    Zone* shown = zoneShown(copy);
     const bool has = shown != nullptr;
-    for (auto* field : {low_, high_, quiet_, loud_})
+    for (auto* field : {low_, high_, quiet_, loud_, level_, place_, tune_, fades_[0], fades_[1],
+             fades_[2], fades_[3]})
         field->setFieldEnabled(has);
+    again_->setVisible(has || onScreen == nullptr);
+    give_->setVisible(!has && onScreen != nullptr);
     take_->clear();
     root_->clear();
     showTogether(instrument, shown);
@@ -124,6 +179,11 @@ void KeysStop::refresh()
     high_->setValue(zone.highKey);
     quiet_->setValue(zone.lowVelocity);
     loud_->setValue(zone.highVelocity);
+    level_->setValue(zone.levelDb);
+    place_->setValue(zone.pan);
+    tune_->setValue(zone.tuneCents);
+    for (std::size_t i = 0; i < fades_.size(); ++i)
+        fades_[i]->setValue(*fadesOf(*shown)[i]);
 }
 
 } // namespace puretone::app

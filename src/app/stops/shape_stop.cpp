@@ -8,6 +8,11 @@ ShapeStop::ShapeStop(Session& s, QWidget* parent)
     , picture_(new EnvelopeView(this))
 {
     bench()->addWidget(picture_, 1);
+    layer_ = new QLabel(this);
+    layer_->setProperty("role", "quiet");
+    layer_->setToolTip(
+        tr("What is set here belongs to this layer; another is chosen at the stop Keys"));
+    details()->column()->addWidget(layer_);
     const Envelope standard;
     delay_ = details()->addField(secondsField(
         tr("Delay"), tr("Silence between the key and the sound"), 0.0, 20.0, standard.delay));
@@ -26,33 +31,54 @@ ShapeStop::ShapeStop(Session& s, QWidget* parent)
     details()->addRule();
     auto* again = details()->addButton(
         tr("Plain shape"), tr("As the recording is: quick attack, full level, short release"));
+    addNotes(details()->addFold(tr("Notes and glide"), QStringLiteral("notes"), true));
     details()->column()->addStretch(1);
-    connectToInstrument(
-        delay_, tr("Change delay"), [](Instrument& i, double v) { i.envelope.delay = v; });
-    connectToInstrument(
-        attack_, tr("Change attack"), [](Instrument& i, double v) { i.envelope.attack = v; });
-    connectToInstrument(
-        hold_, tr("Change hold"), [](Instrument& i, double v) { i.envelope.hold = v; });
-    connectToInstrument(
-        decay_, tr("Change decay"), [](Instrument& i, double v) { i.envelope.decay = v; });
-    connectToInstrument(
-        sustain_, tr("Change sustain"), [](Instrument& i, double v) { i.envelope.sustainDb = v; });
-    connectToInstrument(
-        release_, tr("Change release"), [](Instrument& i, double v) { i.envelope.release = v; });
+    connectToLayer(delay_, tr("Change delay"), [](Layer& l, double v) { l.envelope.delay = v; });
+    connectToLayer(attack_, tr("Change attack"), [](Layer& l, double v) { l.envelope.attack = v; });
+    connectToLayer(hold_, tr("Change hold"), [](Layer& l, double v) { l.envelope.hold = v; });
+    connectToLayer(decay_, tr("Change decay"), [](Layer& l, double v) { l.envelope.decay = v; });
+    connectToLayer(
+        sustain_, tr("Change sustain"), [](Layer& l, double v) { l.envelope.sustainDb = v; });
+    connectToLayer(
+        release_, tr("Change release"), [](Layer& l, double v) { l.envelope.release = v; });
     connect(again, &QPushButton::clicked, this, [this] {
-        session().edit(tr("Plain shape"), [](Instrument& i) { i.envelope = Envelope(); });
+        session().editLayer(tr("Plain shape"), [](Layer& l) { l.envelope = Envelope(); });
     });
     connect(picture_, &EnvelopeView::dragged, this,
         [this](const Envelope& envelope, const QString& name, bool first) {
-            session().edit(
-                name, [&](Instrument& i) { i.envelope = envelope; }, gesture(first));
+            session().editLayer(
+                name, [&](Layer& l) { l.envelope = envelope; }, gesture(first));
         });
     connect(picture_, &EnvelopeView::cancelled, this, [this] { abandonGesture(); });
 }
 
+void ShapeStop::addNotes(FieldColumn* into)
+{
+    notes_ = into->addChoice(tr("Notes"),
+        tr("How many notes sound at once. Tied: the sounding note goes on to the next key, without "
+           "a new attack."),
+        {tr("many"), tr("one"), tr("one, tied")});
+    glide_ = into->addField(
+        secondsField(tr("Glide"), tr("From note to note, where one sounds"), 0.0, 10.0, 0.0));
+    bend_ = into->addField(countField(
+        tr("Wheel"), tr("Semitones that the pitch wheel reaches up and down"), 0, 24, 2));
+    voices_ = into->addField(countField(tr("At once"), tr("Notes at once; the oldest makes room"),
+        1, Layer::mostVoices, Layer::mostVoices));
+    connect(notes_, &ChoiceField::chosen, this, [this](int index) {
+        session().editLayer(tr("Change notes"), [&](Layer& l) { l.notes = Notes(index); });
+    });
+    connectToLayer(
+        glide_, tr("Change glide"), [](Layer& l, double value) { l.glideSeconds = value; });
+    connectToLayer(
+        bend_, tr("Change wheel"), [](Layer& l, double value) { l.bendSemitones = value; });
+    connectToLayer(voices_, tr("Change notes at once"),
+        [](Layer& l, double value) { l.voices = int(std::lround(value)); });
+}
+
 void ShapeStop::refresh()
 {
-    const Envelope& e = session().instrument().envelope;
+    const Layer& layer = session().layer();
+    const Envelope& e = layer.envelope;
     picture_->setNote(session().peaks(), session().take(), e);
     delay_->setValue(e.delay);
     attack_->setValue(e.attack);
@@ -60,6 +86,14 @@ void ShapeStop::refresh()
     decay_->setValue(e.decay);
     sustain_->setValue(e.sustainDb);
     release_->setValue(e.release);
+    layer_->setVisible(session().instrument().layers.size() > 1);
+    layer_->setText(tr("Layer: %1").arg(QString::fromStdString(layer.name)));
+    notes_->setIndex(int(layer.notes));
+    glide_->setValue(layer.glideSeconds);
+    bend_->setValue(layer.bendSemitones);
+    voices_->setValue(layer.voices);
+    glide_->setFieldEnabled(layer.notes != Notes::many);
+    voices_->setFieldEnabled(layer.notes == Notes::many);
 }
 
 } // namespace puretone::app

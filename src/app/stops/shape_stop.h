@@ -16,8 +16,13 @@ public:
     EnvelopeView* picture() { return picture_; }
 
 private:
+    void addNotes(FieldColumn* into);
+
     EnvelopeView* picture_;
+    QLabel* layer_;
     ValueField *delay_, *attack_, *hold_, *decay_, *sustain_, *release_;
+    ChoiceField* notes_;
+    ValueField *glide_, *bend_, *voices_;
 };
 
 } // namespace puretone::app

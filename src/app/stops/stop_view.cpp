@@ -83,6 +83,15 @@ void StopView::connectToInstrument(
     });
 }
 
+void StopView::connectToLayer(
+    ValueField* field, const QString& stepName, std::function<void(Layer&, double)> change)
+{
+    connect(field, &ValueField::edited, this, [=, this](double value, bool first) {
+        session_.editLayer(
+            stepName, [&](Layer& layer) { change(layer, value); }, gesture(first));
+    });
+}
+
 // ---- Kinds of fields
 // -------------------------------------------------------------------------------
 
@@ -199,6 +208,30 @@ FieldSpec ratioField(
     spec.format = [](double value) { return QString::fromStdString(formatNumber(value, 2)); };
     spec.parse = [](const QString& text) { return numberFrom(text, ""); };
     spec.step = [](double value, double steps) { return value * std::pow(1.08, steps); };
+    return spec;
+}
+
+FieldSpec placeField(const QString& label, const QString& tip)
+{
+    FieldSpec spec = ranged(label, tip, -1.0, 1.0, 0.0);
+    spec.format = [](double place) {
+        const auto share = int(std::lround(100.0 * std::abs(place)));
+        return share == 0 ? QObject::tr("middle")
+            : place < 0.0 ? QObject::tr("%1 left").arg(share)
+                          : QObject::tr("%1 right").arg(share);
+    };
+    spec.parse = [](const QString& text) -> std::optional<double> {
+        const QString word = text.trimmed().toLower();
+        if (word == QObject::tr("middle"))
+            return 0.0;
+        QString digits = word;
+        digits.remove(QObject::tr("left")).remove(QObject::tr("right"));
+        const auto share = numberFrom(digits, "");
+        if (!share)
+            return std::nullopt;
+        return (word.contains(QObject::tr("left")) ? -1.0 : 1.0) * *share / 100.0;
+    };
+    spec.step = [](double place, double steps) { return stepLinear(place, steps, 0.01); };
     return spec;
 }
 

@@ -32,6 +32,9 @@ protected:
         ValueField* field, const QString& stepName, std::function<void(Take&, double)> change);
     void connectToInstrument(ValueField* field, const QString& stepName,
         std::function<void(Instrument&, double)> change);
+    /// The same for the layer on screen.
+    void connectToLayer(
+        ValueField* field, const QString& stepName, std::function<void(Layer&, double)> change);
 
     /// Gesture of the drag that is going on; a new one when `first`.
     int gesture(bool first) { return first ? gesture_ = session_.newGesture() : gesture_; }
@@ -54,6 +57,8 @@ FieldSpec secondsField(
 FieldSpec centsField(const QString& label, const QString& tip, double low, double high);
 FieldSpec decibelField(
     const QString& label, const QString& tip, double low, double high, double reset);
+/// From left, -1, to right, 1.
+FieldSpec placeField(const QString& label, const QString& tip);
 FieldSpec percentField(const QString& label, const QString& tip, double reset, double high = 1.0);
 /// Hertz, stepped by semitones.
 FieldSpec frequencyField(

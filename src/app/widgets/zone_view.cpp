@@ -26,10 +26,15 @@ ZoneView::ZoneView(QWidget* parent)
     setToolTip(tr("Which keys and velocities play which take; drag the borders of a block"));
 }
 
-void ZoneView::setInstrument(const Instrument& instrument, int shownTake, const Naming& naming)
+void ZoneView::setInstrument(
+    const Instrument& instrument, int shownTake, const Layer& layer, const Naming& naming)
 {
     shownTake_ = shownTake;
-    zones_ = instrument.zones;
+    zones_ = layer.zones;
+    behind_.clear();
+    for (const auto& other : instrument.layers)
+        if (other.id != layer.id && other.on)
+            behind_.insert(behind_.end(), other.zones.begin(), other.zones.end());
     takes_ = instrument.takes;
     naming_ = naming;
     update();
@@ -100,8 +105,13 @@ void ZoneView::paintEvent(QPaintEvent*)
             Qt::AlignCenter, typeset(noteName(key, naming_)));
     if (zones_.empty()) {
         painter.setFont(Theme::font(13));
-        painter.drawText(f, Qt::AlignCenter, tr("No key plays anything yet"));
+        painter.drawText(f, Qt::AlignCenter,
+            takes_.empty() ? tr("No key plays anything yet") : tr("No key plays this layer yet"));
     }
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(t.quietInk, 1.0, Qt::DashLine));
+    for (const auto& zone : behind_)
+        painter.drawRoundedRect(blockRect(zone).adjusted(2.5, 2.5, -2.5, -2.5), 4.0, 4.0);
     // The one on screen last, over its neighbours.
     for (const bool shown : {false, true})
         for (const auto& zone : zones_)

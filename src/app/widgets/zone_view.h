@@ -15,8 +15,10 @@ class ZoneView : public QWidget {
 
 public:
     explicit ZoneView(QWidget* parent = nullptr);
-    /// @param shownTake The take on screen, whose block stands out.
-    void setInstrument(const Instrument& instrument, int shownTake, const Naming& naming);
+    /// @param shownTake The take on screen, whose block stands out. @param layer The layer whose
+    ///        zones can be dragged; those of others stand behind them.
+    void setInstrument(
+        const Instrument& instrument, int shownTake, const Layer& layer, const Naming& naming);
     /// Where a zone's block lies.
     QRectF blockRect(const Zone& zone) const;
     QSize minimumSizeHint() const override { return {300, 160}; }
@@ -45,6 +47,7 @@ private:
     void paintBlock(QPainter& painter, const Zone& zone) const;
 
     std::vector<Zone> zones_;
+    std::vector<Zone> behind_; ///< Of other layers that are on.
     std::vector<Take> takes_;
     Naming naming_;
     int shownTake_ = 0;

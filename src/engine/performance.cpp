@@ -1,0 +1,409 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "engine/performance.h"
+
+#include <tuple>
+
+namespace puretone {
+
+namespace {
+
+constexpr double changeSeconds = 0.008; ///< Crossfade from one program to the next.
+constexpr double stealSeconds = 0.005;
+constexpr double chokeSeconds = 0.012;
+constexpr double panicSeconds = 0.1;
+
+} // namespace
+
+template <class Do> void Performance::eachVoice(Do what) noexcept
+{
+    for (auto& voice : playing_)
+        if (voice.active())
+            what(voice);
+    for (auto& voice : leaving_)
+        if (voice.active())
+            what(voice);
+}
+
+void Performance::reset(double rate) noexcept
+{
+    rate_ = rate;
+    eachVoice([](Voice& voice) { voice.stop(); });
+    bend_ = {};
+    bendWanted_ = 0.0;
+    pedal_ = false;
+    sostenuto_.fill(false);
+    heldSince_.fill(0);
+    awaited_.fill(false);
+}
+
+bool Performance::isHeard(const Program* program) const noexcept
+{
+    const auto plays = [&](const Voice& v) { return v.active() && v.program() == program; };
+    return std::any_of(playing_.begin(), playing_.end(), plays)
+        || std::any_of(leaving_.begin(), leaving_.end(), plays);
+}
+
+void Performance::setProgram(const Program* next) noexcept
+{
+    const Program* last = program_;
+    program_ = next;
+    for (auto& voice : leaving_)
+        if (voice.active() && voice.program() != last)
+            voice.stop();
+    for (auto& voice : playing_) {
+        if (!voice.active())
+            continue;
+        const ProgramZone* zone = next != nullptr ? next->zone(voice.zone()->id()) : nullptr;
+        if (zone != nullptr && zone->sound == voice.zone()->sound) {
+            voice.keepIn(*next, *zone);
+            continue;
+        }
+        Voice& old = leavingSlot();
+        old = voice;
+        old.fadeAway(changeSeconds, 0);
+        if (zone != nullptr)
+            voice.moveTo(*next, *zone, changeSeconds);
+        else
+            voice.stop();
+    }
+    // Turns go on where a layer is still there.
+    for (std::size_t i = 0; next != nullptr && i < next->layers.size() && i < states_.size(); ++i)
+        if (states_[i].id != next->layers[i].id)
+            states_[i] = {next->layers[i].id, {}, -1};
+}
+
+Voice& Performance::leavingSlot() noexcept
+{
+    Voice* quietest = &leaving_[0];
+    for (auto& voice : leaving_) {
+        if (!voice.active())
+            return voice;
+        if (voice.loudness() < quietest->loudness())
+            quietest = &voice;
+    }
+    return *quietest;
+}
+
+void Performance::giveUp(Voice& voice, double seconds) noexcept
+{
+    Voice& old = leavingSlot();
+    old = voice;
+    old.fadeAway(seconds, at_);
+    voice.stop();
+}
+
+Voice* Performance::freeVoice() noexcept
+{
+    Voice* victim = nullptr;
+    const auto worth = [](const Voice& v) {
+        // Released notes go first, the quietest of them before others; then the oldest.
+        return std::tuple(!v.released(), v.released() ? v.loudness() : 0.0, v.age());
+    };
+    for (auto& voice : playing_) {
+        if (!voice.active())
+            return &voice;
+        if (victim == nullptr || worth(voice) < worth(*victim))
+            victim = &voice;
+    }
+    giveUp(*victim, stealSeconds);
+    return victim;
+}
+
+void Performance::choke(int group) noexcept
+{
+    for (auto& voice : playing_)
+        if (voice.active() && voice.event() != events_ && layerOf(voice).chokeGroup == group)
+            giveUp(voice, chokeSeconds);
+}
+
+/// The oldest voices of a layer go until one more is allowed.
+void Performance::makeRoom(std::uint32_t layer, int limit) noexcept
+{
+    while (limit < Layer::mostVoices) {
+        int count = 0;
+        Voice* oldest = nullptr;
+        for (auto& voice : playing_)
+            if (plays(voice, layer)) {
+                ++count;
+                if (oldest == nullptr || voice.age() < oldest->age())
+                    oldest = &voice;
+            }
+        if (count < limit)
+            return;
+        giveUp(*oldest, stealSeconds);
+    }
+}
+
+int Performance::lastHeld() const noexcept
+{
+    const auto last = std::max_element(heldSince_.begin(), heldSince_.end());
+    return *last == 0 ? -1 : int(last - heldSince_.begin());
+}
+
+/// Of several zones on the same key, the one whose turn it is.
+void Performance::choose(Chosen& chosen, int key) noexcept
+{
+    const auto how = program_->layers[chosen.layer].sameKeys;
+    if (how == SameKeys::together || chosen.count < 2)
+        return;
+    Turn& turn = states_[chosen.layer].turns[std::size_t(key)];
+    std::size_t index = 0;
+    if (how == SameKeys::inTurn) {
+        index = turn.next % chosen.count;
+        turn.next = std::uint8_t((index + 1) % chosen.count);
+    } else {
+        // George Marsaglia's xorshift (2003); never the same twice running.
+        random_ ^= random_ << 13U;
+        random_ ^= random_ >> 17U;
+        random_ ^= random_ << 5U;
+        const bool again = turn.last < chosen.count;
+        index = random_ % (again ? chosen.count - 1 : chosen.count);
+        if (again && index >= turn.last)
+            ++index;
+        turn.last = std::uint8_t(index);
+    }
+    chosen.zones[0] = chosen.zones[index];
+    chosen.count = 1;
+}
+
+/// The sounding note of the layer goes on at the pitch of another key. False where there is none.
+bool Performance::tie(const Chosen& chosen, int key, bool others) noexcept
+{
+    const ProgramLayer& layer = program_->layers[chosen.layer];
+    if (layer.notes != Notes::tied || !others)
+        return false;
+    bool tied = false;
+    const auto zonesEnd = chosen.zones.begin() + std::ptrdiff_t(chosen.count);
+    for (auto& voice : playing_)
+        if (plays(voice, chosen.layer) && !voice.released()
+            && std::find(chosen.zones.begin(), zonesEnd, voice.zone()) != zonesEnd) {
+            voice.retune(key, layer.glideSeconds);
+            tied = true;
+        }
+    return tied;
+}
+
+/// @param others Whether other keys are down.
+void Performance::soundLayer(const Chosen& chosen, int key, int velocity, bool others) noexcept
+{
+    const ProgramLayer& layer = program_->layers[chosen.layer];
+    LayerState& state = states_[chosen.layer];
+    const int from = std::exchange(state.lastKey, key);
+    if (layer.chokeGroup > 0)
+        choke(layer.chokeGroup);
+    if (tie(chosen, key, others))
+        return;
+    VoiceStart start{program_, nullptr, key, velocity, rate_, 0, events_, entry_, {}, at_};
+    // Between cells the wheel stands where the last one ends.
+    start.bend = at_ > 0 ? bend_ : Voice::Bend{bend_.to, bend_.to};
+    if (layer.notes != Notes::many) {
+        for (auto& voice : playing_)
+            if (plays(voice, chosen.layer) && voice.event() != events_)
+                giveUp(voice, changeSeconds);
+        if (layer.glideSeconds > 0.0 && from >= 0 && (others || layer.notes == Notes::one)) {
+            start.glideSemitones = (from - key) * layer.follow;
+            start.glideSeconds = layer.glideSeconds;
+        }
+    }
+    for (std::size_t i = 0; i < chosen.count; ++i) {
+        makeRoom(chosen.layer, layer.voices);
+        start.zone = chosen.zones[i];
+        start.age = ++age_;
+        freeVoice()->start(start);
+    }
+}
+
+template <class Wanted>
+void Performance::sound(int key, int velocity, bool others, Wanted wanted) noexcept
+{
+    if (program_ == nullptr)
+        return;
+    const auto& candidates = program_->zonesOfKey[std::size_t(key)];
+    for (std::size_t i = 0; i < candidates.size();) {
+        Chosen chosen;
+        chosen.layer = program_->zones[candidates[i]].layer;
+        for (; i < candidates.size() && program_->zones[candidates[i]].layer == chosen.layer; ++i) {
+            const ProgramZone& zone = program_->zones[candidates[i]];
+            if (chosen.count < chosen.zones.size() && inZone(zone.zone, key, velocity))
+                chosen.zones[chosen.count++] = &zone;
+        }
+        if (chosen.count == 0 || !wanted(program_->layers[chosen.layer]))
+            continue;
+        choose(chosen, key);
+        soundLayer(chosen, key, velocity, others);
+    }
+}
+
+void Performance::noteOn(int key, int velocity) noexcept
+{
+    const auto place = std::size_t(key);
+    heldSince_[place] = 0;
+    awaited_[place] = false;
+    endNotes(key, End::restruck);
+    const bool others = lastHeld() >= 0;
+    ++events_;
+    touch_[place] = std::uint8_t(velocity);
+    sound(key, velocity, others, [others](const ProgramLayer& layer) {
+        return layer.when == SoundsWhen::press
+            || layer.when == (others ? SoundsWhen::phraseOn : SoundsWhen::phraseStart);
+    });
+    heldSince_[place] = events_;
+}
+
+void Performance::noteOff(int key) noexcept
+{
+    const auto place = std::size_t(key);
+    const bool wasDown = std::exchange(heldSince_[place], 0) != 0;
+    endNotes(key, End::letGo);
+    if (wasDown && holds(key))
+        awaited_[place] = true;
+    else if (wasDown)
+        keyCameUp(key);
+}
+
+/// Where a layer plays one note and another key is still down, the note goes back to it. False
+/// where the note is to end.
+bool Performance::goBack(const Voice& voice) noexcept
+{
+    const ProgramLayer& layer = layerOf(voice);
+    const int back = lastHeld();
+    if (layer.notes == Notes::many || layer.when == SoundsWhen::release || back < 0
+        || voice.program() != program_)
+        return false;
+    ++events_;
+    bool sounded = false;
+    sound(back, touch_[std::size_t(back)], true, [&](const ProgramLayer& other) {
+        sounded = sounded || &other == &layer;
+        return &other == &layer;
+    });
+    return sounded;
+}
+
+void Performance::endNotes(int key, End how) noexcept
+{
+    const bool held = holds(key);
+    for (auto& voice : playing_) {
+        if (!voice.active() || voice.key() != key || voice.released())
+            continue;
+        if (held)
+            voice.sustained = true;
+        else if (how == End::restruck || !goBack(voice))
+            voice.release(at_);
+    }
+}
+
+void Performance::keyCameUp(int key) noexcept
+{
+    ++events_;
+    sound(key, touch_[std::size_t(key)], lastHeld() >= 0,
+        [](const ProgramLayer& layer) { return layer.when == SoundsWhen::release; });
+}
+
+/// A pedal came up.
+void Performance::letGoHeld() noexcept
+{
+    for (auto& voice : playing_)
+        if (voice.active() && voice.sustained && !holds(voice.key())) {
+            voice.sustained = false;
+            voice.release(at_);
+        }
+    for (int key = 0; key < 128; ++key)
+        if (awaited_[std::size_t(key)] && !holds(key)) {
+            awaited_[std::size_t(key)] = false;
+            keyCameUp(key);
+        }
+}
+
+void Performance::setPedal(int controller, bool down) noexcept
+{
+    if (controller == 64) {
+        if (std::exchange(pedal_, down) && !down)
+            letGoHeld();
+    } else if (controller == 66) {
+        for (std::size_t key = 0; key < 128; ++key)
+            sostenuto_[key] = down && (sostenuto_[key] || heldSince_[key] != 0);
+        if (!down)
+            letGoHeld();
+    }
+}
+
+void Performance::allOff() noexcept
+{
+    pedal_ = false;
+    sostenuto_.fill(false);
+    heldSince_.fill(0);
+    awaited_.fill(false);
+    for (auto& voice : playing_) {
+        if (!voice.active())
+            continue;
+        if (!voice.released())
+            voice.release(at_);
+        // What would go on to its own end fades.
+        if (voice.zone()->sound->endsItself() && !voice.leaving())
+            voice.fadeAway(panicSeconds, at_);
+    }
+}
+
+void Performance::handle(const MidiEvent& event, int at) noexcept
+{
+    using Kind = MidiEvent::Kind;
+    const int key = event.key & 127;
+    at_ = at;
+    switch (event.kind) {
+    case Kind::noteOn:
+        noteOn(key, std::clamp<int>(event.value, 1, 127));
+        break;
+    case Kind::noteOff:
+        noteOff(key);
+        break;
+    case Kind::bend:
+        bendWanted_ = double(event.bend);
+        break;
+    case Kind::control:
+        setPedal(event.key, event.value >= 64);
+        break;
+    case Kind::allOff:
+        allOff();
+        break;
+    case Kind::entry:
+        entry_ = NoteEntry(event.value);
+        break;
+    }
+}
+
+void Performance::beginCell() noexcept
+{
+    // The wheel is followed within a few cells: 0.3 of the way in 64 frames.
+    constexpr double share = 0.16333997346592444;
+    bend_.from = bend_.to;
+    const double way = bendWanted_ - bend_.to;
+    bend_.to = std::abs(way) < 1e-5 ? bendWanted_ : bend_.to + share * way;
+    eachVoice([&](Voice& voice) { voice.beginCell(bend_); });
+}
+
+void Performance::add(float* left, float* right, int from, int count) const noexcept
+{
+    for (const auto& voice : playing_)
+        if (voice.active())
+            voice.add(left, right, from, count);
+    for (const auto& voice : leaving_)
+        if (voice.active())
+            voice.add(left, right, from, count);
+}
+
+int Performance::sounding() const noexcept
+{
+    return int(std::count_if(
+        playing_.begin(), playing_.end(), [](const Voice& voice) { return voice.active(); }));
+}
+
+const Voice* Performance::newest() const noexcept
+{
+    const Voice* newest = nullptr;
+    for (const auto& voice : playing_)
+        if (voice.active() && (newest == nullptr || voice.age() > newest->age()))
+            newest = &voice;
+    return newest;
+}
+
+} // namespace puretone

@@ -1,0 +1,109 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "engine/voice.h"
+
+namespace puretone {
+
+/// What is being played: which keys sound which zones, with voices enough for all of them. Lives on
+/// the audio thread; nothing in it allocates, locks or waits.
+class Performance {
+public:
+    static constexpr std::size_t voices = 256;
+    /// Given-up voices that still fade, and old sides of a change of program.
+    static constexpr std::size_t leavingVoices = 64;
+
+    /// Everything silent, all keys and pedals up.
+    void reset(double rate) noexcept;
+    /// Between cells: sounding voices go on in the new program where their zone still exists; null
+    /// ends all.
+    void setProgram(const Program* next) noexcept;
+    const Program* program() const noexcept { return program_; }
+    bool isHeard(const Program* program) const noexcept;
+
+    /// @param at Frame of the cell at which it happens; 0 where the next cell has not begun.
+    void handle(const MidiEvent& event, int at) noexcept;
+    /// Reads the next cell of every voice.
+    void beginCell() noexcept;
+    /// Adds frames of the cell.
+    void add(float* left, float* right, int from, int count) const noexcept;
+
+    int sounding() const noexcept;
+    /// Null when silent.
+    const Voice* newest() const noexcept;
+    bool isDown(int key) const noexcept { return heldSince_[std::size_t(key)] != 0; }
+
+private:
+    struct Turn {
+        std::uint8_t next = 0; ///< In turn.
+        std::uint8_t last = 255; ///< At random.
+    };
+    struct LayerState {
+        int id = 0;
+        std::array<Turn, 128> turns;
+        int lastKey = -1; ///< Where one note plays: the last one, to glide from.
+    };
+    /// Zones of one layer that a note plays.
+    struct Chosen {
+        std::uint32_t layer = 0;
+        std::array<const ProgramZone*, 64> zones{};
+        std::size_t count = 0;
+    };
+
+    void noteOn(int key, int velocity) noexcept;
+    void noteOff(int key) noexcept;
+    enum class End { letGo, restruck };
+    void endNotes(int key, End how) noexcept;
+    void keyCameUp(int key) noexcept;
+    void letGoHeld() noexcept;
+    void setPedal(int controller, bool down) noexcept;
+    void allOff() noexcept;
+    bool holds(int key) const noexcept { return pedal_ || sostenuto_[std::size_t(key)]; }
+    /// The key that was pressed last of those that are down; -1 where none is.
+    int lastHeld() const noexcept;
+
+    /// Plays the layers that a key sounds.
+    ///
+    /// @param others Whether other keys are down. @param wanted Whether a layer is to sound now.
+    template <class Wanted> void sound(int key, int velocity, bool others, Wanted wanted) noexcept;
+    void choose(Chosen& chosen, int key) noexcept;
+    void soundLayer(const Chosen& chosen, int key, int velocity, bool others) noexcept;
+    bool tie(const Chosen& chosen, int key, bool others) noexcept;
+    bool goBack(const Voice& voice) noexcept;
+    void choke(int group) noexcept;
+    void makeRoom(std::uint32_t layer, int limit) noexcept;
+    Voice* freeVoice() noexcept;
+    void giveUp(Voice& voice, double seconds) noexcept;
+    Voice& leavingSlot() noexcept;
+    const ProgramLayer& layerOf(const Voice& voice) const noexcept
+    {
+        return voice.program()->layerOf(*voice.zone());
+    }
+    bool plays(const Voice& voice, std::uint32_t layer) const noexcept
+    {
+        return voice.active() && voice.program() == program_ && voice.zone()->layer == layer;
+    }
+    template <class Do> void eachVoice(Do what) noexcept;
+
+    std::array<Voice, voices> playing_;
+    std::array<Voice, leavingVoices> leaving_;
+    const Program* program_ = nullptr;
+    std::array<LayerState, mostLayers> states_;
+    double rate_ = 48000.0;
+    int at_ = 0; ///< Frame of the cell at which the present event happens.
+    Voice::Bend bend_; ///< Of this cell, -1 to 1.
+    double bendWanted_ = 0.0;
+    NoteEntry entry_ = NoteEntry::beginning;
+    std::uint64_t age_ = 0; ///< Of the newest voice.
+    std::uint64_t events_ =
+        0; ///< Keys pressed or let go; voices of one event do not choke each other.
+    std::uint32_t random_ = 1;
+    bool pedal_ = false;
+    std::array<bool, 128> sostenuto_{}; ///< Keys that were down when that pedal was pressed.
+    std::array<std::uint64_t, 128>
+        heldSince_{}; ///< Event that pressed a key; 0 for one that is up.
+    std::array<std::uint8_t, 128> touch_{}; ///< Of the last press.
+    std::array<bool, 128> awaited_{}; ///< Let go, but a pedal holds what sounds.
+};
+
+} // namespace puretone

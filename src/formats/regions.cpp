@@ -1,0 +1,172 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "formats/regions.h"
+
+#include <map>
+
+namespace puretone {
+
+namespace {
+
+bool sameTouch(const Zone& a, const Zone& b)
+{
+    return a.lowKey == b.lowKey && a.highKey == b.highKey && a.lowVelocity == b.lowVelocity
+        && a.highVelocity == b.highVelocity;
+}
+
+/// Level and place of two balances, one behind the other.
+void placeRegion(Region& region, const Layer& layer)
+{
+    const auto side = [](double pan, double sign) { return std::min(1.0, 1.0 + sign * pan); };
+    const double left = side(layer.pan, -1.0) * side(region.zone.pan, -1.0);
+    const double right = side(layer.pan, 1.0) * side(region.zone.pan, 1.0);
+    const double loud = std::max({left, right, 1e-3});
+    region.levelDb = layer.levelDb + region.zone.levelDb + 20.0 * std::log10(loud);
+    region.pan = (right - left) / loud;
+}
+
+/// Its place among the zones of its layer that play exactly the same keys and touches.
+void placeTurn(Region& region, const Layer& layer)
+{
+    if (layer.sameKeys == SameKeys::together)
+        return;
+    region.turns = 0;
+    for (const auto& zone : layer.zones)
+        if (sameTouch(zone, region.zone)) {
+            if (zone.id == region.zone.id)
+                region.turn = region.turns;
+            ++region.turns;
+        }
+}
+
+bool carries(FileKind kind, const Layer& layer)
+{
+    return layer.on && (kind != FileKind::sf2 || layer.when == SoundsWhen::press);
+}
+
+template <class Which> bool any(const Instrument& instrument, Which which)
+{
+    return std::any_of(instrument.layers.begin(), instrument.layers.end(),
+        [&](const Layer& layer) { return layer.on && which(layer); });
+}
+
+template <class Which> bool anyZone(const Instrument& instrument, Which which)
+{
+    return any(instrument, [&](const Layer& layer) {
+        return std::any_of(layer.zones.begin(), layer.zones.end(), which);
+    });
+}
+
+bool fades(const Zone& zone)
+{
+    return zone.lowKeyFade + zone.highKeyFade + zone.lowVelocityFade + zone.highVelocityFade > 0;
+}
+
+std::vector<std::string> lossesOfSoundFont(const Instrument& instrument)
+{
+    std::vector<std::string> losses;
+    for (const auto& layer : instrument.layers)
+        if (layer.on && layer.when != SoundsWhen::press)
+            losses.push_back("\"" + layer.name
+                + "\" is left out: a SoundFont knows no sounds on release or by phrase.");
+    if (any(instrument, [](const Layer& l) { return l.sameKeys != SameKeys::together; }))
+        losses.emplace_back("Of sounds in turn only the first one is written.");
+    if (any(instrument, [](const Layer& l) { return l.levelDb != 0.0; })
+        || anyZone(instrument, [](const Zone& z) { return z.levelDb != 0.0; }))
+        losses.emplace_back(
+            "Levels are written below the loudest one, which is played as recorded.");
+    if (anyZone(instrument, fades))
+        losses.emplace_back("Crossovers become hard borders.");
+    if (any(instrument, [](const Layer& l) { return l.bendSemitones != 2.0; }))
+        losses.emplace_back("The wheel's reach is up to the player of the file.");
+    return losses;
+}
+
+std::vector<std::string> lossesOfWav(const Instrument& instrument)
+{
+    std::vector<std::string> losses;
+    if (instrument.takes.size() > 1)
+        losses.emplace_back("A WAV file holds one take: the first one is written.");
+    if (any(instrument, [](const Layer& l) { return !(l.envelope == Envelope{}); }))
+        losses.emplace_back("The shape is not written: a WAV file has no room for it.");
+    if (instrument.layers.size() > 1)
+        losses.emplace_back("Layers are not written.");
+    return losses;
+}
+
+} // namespace
+
+std::vector<Region> flatten(const Instrument& instrument, FileKind kind, bool prepares)
+{
+    std::map<std::pair<int, bool>, std::shared_ptr<const PreparedTake>> prepared;
+    std::vector<Region> regions;
+    for (const auto& layer : instrument.layers) {
+        if (!carries(kind, layer))
+            continue;
+        for (const auto& zone : layer.zones) {
+            Region region;
+            region.take = instrument.take(zone.take);
+            if (region.take == nullptr)
+                continue;
+            region.layer = &layer;
+            region.zone = zone;
+            auto& sound = prepared[{zone.take, region.onRelease()}];
+            if (!sound && prepares)
+                sound = std::make_shared<const PreparedTake>(
+                    prepareTake(playedBy(*region.take, region.onRelease())));
+            region.prepared = sound;
+            const auto& tuning = region.take->tuning;
+            region.rootKey = tuning.rootKey;
+            region.tuneCents =
+                tuning.fineCents + zone.tuneCents + layer.fineCents + 1200.0 * layer.octave;
+            placeRegion(region, layer);
+            placeTurn(region, layer);
+            if (kind != FileKind::sf2 || region.turn == 0)
+                regions.push_back(std::move(region));
+        }
+    }
+    return regions;
+}
+
+double loudestDb(const std::vector<Region>& regions)
+{
+    return std::max_element(regions.begin(), regions.end(), [](const Region& a, const Region& b) {
+        return a.levelDb < b.levelDb;
+    })->levelDb;
+}
+
+std::vector<std::string> lossesOf(const Instrument& instrument, FileKind kind)
+{
+    std::vector<std::string> losses;
+    if (kind == FileKind::project)
+        return losses;
+    losses = kind == FileKind::wav ? lossesOfWav(instrument)
+        : kind == FileKind::sf2    ? lossesOfSoundFont(instrument)
+                                   : losses;
+    if (kind == FileKind::wav)
+        return losses;
+    if (any(instrument, [](const Layer& l) {
+            return l.notes == Notes::tied || (l.notes == Notes::one && l.glideSeconds > 0.0);
+        }))
+        losses.emplace_back("Tied notes and glides are not written: each note begins anew.");
+    if (kind == FileKind::sf2 && any(instrument, [](const Layer& l) {
+            return l.notes == Notes::one || l.voices < Layer::mostVoices;
+        }))
+        losses.emplace_back("How many notes sound at once is up to the player of the file.");
+    // Zones that share some of their keys take turns on those only.
+    if (kind == FileKind::sfz && any(instrument, [](const Layer& l) {
+            if (l.sameKeys == SameKeys::together)
+                return false;
+            for (const auto& a : l.zones)
+                for (const auto& b : l.zones)
+                    if (overlap(a, b) && !sameTouch(a, b))
+                        return true;
+            return false;
+        }))
+        losses.emplace_back("Sounds in turn that share only some of their keys sound together.");
+    if (std::any_of(instrument.layers.begin(), instrument.layers.end(),
+            [](const Layer& layer) { return !layer.on; }))
+        losses.emplace_back("Layers that are switched off are not written.");
+    return losses;
+}
+
+} // namespace puretone

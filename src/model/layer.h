@@ -1,0 +1,104 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstddef>
+#include <string>
+#include <vector>
+
+namespace puretone {
+
+/// Level over time of every note.
+struct Envelope {
+    double delay = 0.0; ///< Seconds before anything sounds.
+    double attack = 0.002; ///< Seconds from silence to full level, a straight line.
+    double hold = 0.0; ///< Seconds at full level.
+    double decay = 0.0; ///< Seconds from full level to the sustain level, a straight line in dB.
+    double sustainDb = 0.0; ///< 0 to -60; -60 is silence.
+    double release = 0.15; ///< Seconds to fall by 60 dB after the key is let go.
+    bool operator==(const Envelope&) const = default;
+};
+inline constexpr double silentSustainDb = -60.0;
+
+/// Where on the keyboard a take sounds. Both ends belong to each range.
+struct Zone {
+    int id = 0; ///< Unique in the instrument, above 0.
+    int take = 0; ///< Take::id.
+    int lowKey = 0;
+    int highKey = 127;
+    int lowVelocity = 1;
+    int highVelocity = 127;
+    /// Keys or touches over which it rises from silence, inside its range, at each end; 0 for a
+    /// hard border. Neighbours that overlap by as much add up to the same power.
+    int lowKeyFade = 0, highKeyFade = 0;
+    int lowVelocityFade = 0, highVelocityFade = 0;
+    double levelDb = 0.0; ///< -60 to 24.
+    double pan = 0.0; ///< -1 left to 1 right.
+    double tuneCents = 0.0; ///< -1200 to 1200, added to the take's own.
+    bool operator==(const Zone&) const = default;
+};
+/// Whether there is a key and a touch that both play.
+inline bool overlap(const Zone& a, const Zone& b)
+{
+    return a.lowKey <= b.highKey && b.lowKey <= a.highKey && a.lowVelocity <= b.highVelocity
+        && b.lowVelocity <= a.highVelocity;
+}
+/// Whether a note plays it.
+inline bool inZone(const Zone& zone, int key, int velocity)
+{
+    return key >= zone.lowKey && key <= zone.highKey && velocity >= zone.lowVelocity
+        && velocity <= zone.highVelocity;
+}
+/// Gain of a note that plays it, crossovers and level counted: power is shared where zones overlap.
+double zoneGain(const Zone& zone, int key, int velocity) noexcept;
+
+/// What makes a layer sound.
+enum class SoundsWhen {
+    press, ///< Every key that is pressed.
+    release, ///< Every key that is let go, with the touch that it was pressed with.
+    phraseStart, ///< A key that is pressed while no other is held.
+    phraseOn, ///< A key that is pressed while others are held.
+};
+
+/// What zones of one layer do that play the same key and touch.
+enum class SameKeys {
+    together,
+    inTurn, ///< One after the other.
+    atRandom, ///< Never the same twice running.
+};
+
+/// How many notes a layer plays at once.
+enum class Notes {
+    many,
+    one, ///< A new note ends the last one; letting go goes back to the one that is still held.
+    tied, ///< The same, and the sounding note goes on: no new attack while a key is held.
+};
+
+/// Zones and how they are played.
+struct Layer {
+    int id = 1; ///< Unique in the instrument, above 0.
+    std::string name = "Layer 1";
+    bool on = true;
+    std::vector<Zone> zones;
+    double levelDb = 0.0; ///< -60 to 24.
+    double pan = 0.0; ///< -1 left to 1 right.
+    int octave = 0; ///< -4 to 4.
+    double fineCents = 0.0; ///< -100 to 100.
+    /// How far the pitch follows the keys: 1 fully, 0 not at all, 2 twice as far.
+    double follow = 1.0;
+    SoundsWhen when = SoundsWhen::press;
+    SameKeys sameKeys = SameKeys::together;
+    int chokeGroup = 0; ///< 1 to 16: a note ends all others of its group; 0 for none.
+    int voices = mostVoices; ///< Notes at once; the oldest makes room.
+    Notes notes = Notes::many;
+    double glideSeconds = 0.0; ///< From note to note, where it plays one; 0 to 10.
+    double bendSemitones = 2.0; ///< Reach of the pitch wheel, 0 to 24.
+    Envelope envelope;
+
+    static constexpr int mostVoices = 256;
+    bool operator==(const Layer&) const = default;
+};
+
+/// More of them are refused.
+inline constexpr std::size_t mostLayers = 64, mostZones = 20000, mostTakes = 5000;
+
+} // namespace puretone

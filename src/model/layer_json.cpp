@@ -1,0 +1,106 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/layer_json.h"
+
+#include "model/json_names.h"
+
+namespace puretone {
+
+using nlohmann::json;
+
+namespace {
+
+constexpr Names<SoundsWhen, 4> whenNames = {
+    {{SoundsWhen::press, "press"}, {SoundsWhen::release, "release"},
+        {SoundsWhen::phraseStart, "phraseStart"}, {SoundsWhen::phraseOn, "phraseOn"}}};
+constexpr Names<SameKeys, 3> sameKeysNames = {{{SameKeys::together, "together"},
+    {SameKeys::inTurn, "inTurn"}, {SameKeys::atRandom, "atRandom"}}};
+constexpr Names<Notes, 3> notesNames = {
+    {{Notes::many, "many"}, {Notes::one, "one"}, {Notes::tied, "tied"}}};
+
+Envelope envelopeFrom(const json& j)
+{
+    const Envelope standard;
+    return {j.value("delay", standard.delay), j.value("attack", standard.attack),
+        j.value("hold", standard.hold), j.value("decay", standard.decay),
+        j.value("sustainDb", standard.sustainDb), j.value("release", standard.release)};
+}
+
+json zoneJson(const Zone& z)
+{
+    return {{"id", z.id}, {"take", z.take}, {"lowKey", z.lowKey}, {"highKey", z.highKey},
+        {"lowVelocity", z.lowVelocity}, {"highVelocity", z.highVelocity},
+        {"lowKeyFade", z.lowKeyFade}, {"highKeyFade", z.highKeyFade},
+        {"lowVelocityFade", z.lowVelocityFade}, {"highVelocityFade", z.highVelocityFade},
+        {"levelDb", z.levelDb}, {"pan", z.pan}, {"tuneCents", z.tuneCents}};
+}
+Zone zoneFrom(const json& j)
+{
+    Zone z;
+    z.id = whole<int>(j.at("id"));
+    z.take = whole<int>(j.at("take"));
+    z.lowKey = whole<int>(j.at("lowKey"));
+    z.highKey = whole<int>(j.at("highKey"));
+    z.lowVelocity = whole(j, "lowVelocity", 1);
+    z.highVelocity = whole(j, "highVelocity", 127);
+    z.lowKeyFade = whole(j, "lowKeyFade", 0);
+    z.highKeyFade = whole(j, "highKeyFade", 0);
+    z.lowVelocityFade = whole(j, "lowVelocityFade", 0);
+    z.highVelocityFade = whole(j, "highVelocityFade", 0);
+    z.levelDb = j.value("levelDb", 0.0);
+    z.pan = j.value("pan", 0.0);
+    z.tuneCents = j.value("tuneCents", 0.0);
+    return z;
+}
+
+} // namespace
+
+json envelopeJson(const Envelope& e)
+{
+    return {{"delay", e.delay}, {"attack", e.attack}, {"hold", e.hold}, {"decay", e.decay},
+        {"sustainDb", e.sustainDb}, {"release", e.release}};
+}
+
+json layerJson(const Layer& layer)
+{
+    json zones = json::array();
+    for (const auto& zone : layer.zones)
+        zones.push_back(zoneJson(zone));
+    return {{"id", layer.id}, {"name", layer.name}, {"on", layer.on}, {"zones", zones},
+        {"levelDb", layer.levelDb}, {"pan", layer.pan}, {"octave", layer.octave},
+        {"fineCents", layer.fineCents}, {"follow", layer.follow},
+        {"when", nameIn(whenNames, layer.when)},
+        {"sameKeys", nameIn(sameKeysNames, layer.sameKeys)}, {"chokeGroup", layer.chokeGroup},
+        {"voices", layer.voices}, {"notes", nameIn(notesNames, layer.notes)},
+        {"glideSeconds", layer.glideSeconds}, {"bendSemitones", layer.bendSemitones},
+        {"envelope", envelopeJson(layer.envelope)}};
+}
+
+Layer layerFrom(const json& j)
+{
+    const Layer standard;
+    Layer layer;
+    layer.id = whole<int>(j.at("id"));
+    layer.name = j.value("name", standard.name);
+    layer.on = j.value("on", true);
+    for (const auto& zone : j.at("zones")) {
+        if (layer.zones.size() >= mostZones)
+            throw json::other_error::create(501, "more zones than can be played", nullptr);
+        layer.zones.push_back(zoneFrom(zone));
+    }
+    layer.levelDb = j.value("levelDb", 0.0);
+    layer.pan = j.value("pan", 0.0);
+    layer.octave = whole(j, "octave", 0);
+    layer.fineCents = j.value("fineCents", 0.0);
+    layer.follow = j.value("follow", 1.0);
+    layer.when = valueIn(whenNames, j.value("when", "press"));
+    layer.sameKeys = valueIn(sameKeysNames, j.value("sameKeys", "together"));
+    layer.chokeGroup = whole(j, "chokeGroup", 0);
+    layer.voices = whole(j, "voices", standard.voices);
+    layer.notes = valueIn(notesNames, j.value("notes", "many"));
+    layer.glideSeconds = j.value("glideSeconds", 0.0);
+    layer.bendSemitones = j.value("bendSemitones", standard.bendSemitones);
+    layer.envelope = envelopeFrom(j.at("envelope"));
+    return layer;
+}
+
+} // namespace puretone

@@ -1,0 +1,137 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Layers, by hand: made, switched, named, ordered, given takes, saved and written.
+#include "app/stops/export_stop.h"
+#include "app/stops/keys_stop.h"
+#include "support/driver.h"
+
+#include <catch2/catch.hpp>
+
+using namespace puretone;
+using namespace puretone::app;
+using namespace probe;
+using Catch::Matchers::Contains;
+
+namespace {
+
+const std::string sounds = DEMO_FOLDER "/sounds/";
+
+KeysStop& keysStop(Driver& d)
+{
+    d.goTo(Stop::keys);
+    return *static_cast<KeysStop*>(d.window.stop(Stop::keys));
+}
+
+/// A choice of the fields beside the bench, by its label.
+void choose(QWidget* stop, const QString& label, const QString& word)
+{
+    for (auto* box : stop->findChildren<QComboBox*>())
+        if (box->accessibleName() == label) {
+            box->setCurrentText(word);
+            emit box->activated(box->currentIndex());
+            return;
+        }
+    FAIL("no choice is called " << label.toStdString());
+}
+
+} // namespace
+
+TEST_CASE("three layers are made in the window, saved, reopened equal and written", "[app][layers]")
+{
+    Driver d;
+    const TemporaryFolder folder;
+    d.open(sounds + "fog-horn.flac");
+    d.session().addFiles({QString::fromStdString(sounds + "mooring-post.flac"),
+        QString::fromStdString(sounds + "keepers-hum.flac")});
+    d.settle();
+    REQUIRE(d.document().takes.size() == 3);
+    auto& keys = keysStop(d);
+    // A second layer, in turn, of the knock and the hum.
+    d.click(&keys, "Add");
+    REQUIRE(d.document().layers.size() == 2);
+    CHECK(d.session().layer().id == d.document().layers[1].id);
+    for (const std::size_t take : {1U, 2U}) {
+        d.session().showTake(d.document().takes[take].id);
+        d.click(&keys, "Give this layer the take");
+    }
+    choose(&keys, "Same keys", "in turn");
+    CHECK(d.document().layers[1].zones.size() == 2);
+    CHECK(d.document().layers[1].sameKeys == SameKeys::inTurn);
+    // A third one on release, which does not follow the keys: a copy, changed.
+    d.click(&keys, "Copy");
+    REQUIRE(d.document().layers.size() == 3);
+    choose(&keys, "Sounds", "on release");
+    d.session().editLayer("Follow", [](Layer& layer) { layer.follow = 0.0; });
+    CHECK(d.document().layers[2].when == SoundsWhen::release);
+    CHECK(d.document().layers[2].follow == 0.0);
+    CHECK(d.document().layers[1].follow == 1.0);
+    const auto before = d.document();
+    d.saveInDialog(folder / "pipe.puretone");
+    d.session().open(QString::fromStdString((folder / "pipe.puretone").string()));
+    d.settle();
+    CHECK(d.document() == before);
+    // What a SoundFont leaves out is said before anything is written.
+    d.goTo(Stop::write);
+    QStringList said;
+    for (auto* label : d.window.stop(Stop::write)->findChildren<QLabel*>())
+        if (label->isVisible())
+            said << label->text();
+    CHECK_THAT(said.join(" ").toStdString(), Contains("is left out: a SoundFont knows no sounds"));
+    // Steps are undone one by one.
+    d.session().undo();
+    d.session().undo();
+    CHECK(d.document().layers[2].follow == 1.0);
+}
+
+TEST_CASE("layers are switched, named, moved and removed in their list", "[app][layers]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto& keys = keysStop(d);
+    auto* list = keys.layers()->list();
+    d.click(&keys, "Copy");
+    REQUIRE(d.document().layers.size() == 2);
+    const int first = d.document().layers[0].id, second = d.document().layers[1].id;
+    QTest::mouseClick(list, Qt::LeftButton, {}, list->switchRect(0).center().toPoint());
+    CHECK_FALSE(d.document().layers[0].on);
+    CHECK(d.session().layer().id == second); // switching is not choosing
+    QTest::mouseClick(list, Qt::LeftButton, {}, list->rowRect(0).center().toPoint());
+    CHECK(d.session().layer().id == first);
+    QTest::keyClick(list, Qt::Key_Return);
+    CHECK(d.document().layers[0].on);
+    QTest::keyClick(list, Qt::Key_F2);
+    auto* editor = list->findChild<QLineEdit*>();
+    REQUIRE(editor != nullptr);
+    QTest::keyClicks(editor, "Low horn");
+    QTest::keyClick(editor, Qt::Key_Return);
+    CHECK(d.document().layers[0].name == "Low horn");
+    // Esc leaves the name as it was.
+    QTest::keyClick(list, Qt::Key_F2);
+    QTest::keyClicks(list->findChild<QLineEdit*>(), "nothing");
+    QTest::keyClick(list->findChild<QLineEdit*>(), Qt::Key_Escape);
+    d.settle();
+    CHECK(d.document().layers[0].name == "Low horn");
+    QTest::keyClick(list, Qt::Key_Down, Qt::AltModifier);
+    CHECK(d.document().layers[1].id == first);
+    QTest::keyClick(list, Qt::Key_Up);
+    CHECK(d.session().layer().id == second);
+    QTest::keyClick(list, Qt::Key_Delete);
+    REQUIRE(d.document().layers.size() == 1);
+    CHECK(d.document().layers[0].id == first);
+    // The last one stays.
+    QTest::keyClick(list, Qt::Key_Delete);
+    CHECK(d.document().layers.size() == 1);
+}
+
+TEST_CASE(
+    "a tied bass: one note, a glide and the wheel's reach are fields of the shape", "[app][layers]")
+{
+    Driver d;
+    d.open(sounds + "mooring-post.flac");
+    d.goTo(Stop::shape);
+    choose(d.window.stop(Stop::shape), "Notes", "one, tied");
+    CHECK(d.document().layers[0].notes == Notes::tied);
+    d.type(d.window.stop(Stop::shape), "Glide", "200 ms");
+    d.type(d.window.stop(Stop::shape), "Wheel", "12");
+    CHECK(d.document().layers[0].glideSeconds == Approx(0.2));
+    CHECK(d.document().layers[0].bendSemitones == 12.0);
+}

@@ -1,0 +1,316 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Layers: which keys sound which zones, and when.
+#include "engine/render.h"
+#include "pitch/report.h"
+#include "support/takes.h"
+
+#include <catch2/catch.hpp>
+
+using namespace puretone;
+using namespace probe;
+using Catch::Matchers::WithinAbs;
+
+namespace {
+
+constexpr double rate = 48000.0;
+
+/// Takes of constant level: what is heard tells which of them sound, and how loud.
+Instrument levels(const std::vector<float>& values, double seconds = 2.0)
+{
+    Instrument instrument;
+    std::vector<Take> takes;
+    for (const float value : values)
+        takes.push_back(
+            plainTake(mono(std::vector<float>(std::size_t(seconds * rate), value)), 60.0, "level"));
+    addTakes(instrument, std::move(takes));
+    for (auto& zone : instrument.layers[0].zones) {
+        zone.lowKey = 0;
+        zone.highKey = 127;
+    }
+    instrument.layers[0].envelope = {0.0, 0.0, 0.0, 0.0, 0.0, 0.005};
+    return instrument;
+}
+
+struct Played {
+    std::vector<float> left, right;
+    /// Silence behind the end.
+    float at(double seconds) const
+    {
+        const auto frame = std::size_t(seconds * rate);
+        return frame < left.size() ? left[frame] : 0.0f;
+    }
+};
+
+Played play(const Instrument& instrument, std::vector<TimedEvent> events)
+{
+    const auto out = renderEvents(instrument, std::move(events), rate, 3.0);
+    return {out.channels[0], out.channels[1]};
+}
+
+TimedEvent on(double seconds, int key, int velocity = 127)
+{
+    return {seconds, MidiEvent::noteOn(key, velocity)};
+}
+TimedEvent off(double seconds, int key)
+{
+    return {seconds, MidiEvent::noteOff(key)};
+}
+TimedEvent pedal(double seconds, int controller, bool down)
+{
+    return {seconds,
+        {MidiEvent::Kind::control, std::uint8_t(controller), std::uint8_t(down ? 127 : 0), 0.0f}};
+}
+
+/// The pitch that is heard in a stretch, as a key.
+double heardKey(const Played& played, double from, double to)
+{
+    const auto part =
+        std::span(played.left).subspan(std::size_t(from * rate), std::size_t((to - from) * rate));
+    return analysePitch(part, rate).midi.value_or(0.0);
+}
+
+Instrument toneOf(double midi)
+{
+    auto instrument = instrumentOf(looped(
+        plainTake(mono(harmonicTone(hzOf(midi).value, rate, 2.0)), midi), 20000, 60000, 4000));
+    instrument.layers[0].envelope.release = 0.02;
+    return instrument;
+}
+
+} // namespace
+
+TEST_CASE("layers sound together, each at its level and place, or not at all", "[engine][layers]")
+{
+    auto instrument = levels({0.1f});
+    const int second = duplicateLayer(instrument, 1);
+    REQUIRE(second > 1);
+    Layer& copy = *instrument.layer(second);
+    copy.levelDb = -6.0205999;
+    copy.pan = 1.0; // right only
+    const auto both = play(instrument, {on(0.0, 60), off(0.5, 60)});
+    CHECK_THAT(double(both.at(0.3)), WithinAbs(0.1, 0.0005));
+    CHECK_THAT(double(both.right[14400]), WithinAbs(0.15, 0.0005));
+    copy.on = false;
+    const auto one = play(instrument, {on(0.0, 60), off(0.5, 60)});
+    CHECK_THAT(double(one.right[14400]), WithinAbs(0.1, 0.0005));
+}
+
+TEST_CASE("zones have a level, a place and crossovers of equal power", "[engine][layers]")
+{
+    auto instrument = levels({0.1f, 0.1f});
+    auto& zones = instrument.layers[0].zones;
+    zones[0].highKey = 69;
+    zones[0].highKeyFade = 10;
+    zones[1].lowKey = 60;
+    zones[1].lowKeyFade = 10;
+    // Two copies of one sound add up in amplitude: their powers are what sums to one.
+    for (int key = 60; key < 70; ++key) {
+        const double a = zoneGain(zones[0], key, 100), b = zoneGain(zones[1], key, 100);
+        CHECK_THAT(a * a + b * b, WithinAbs(1.0, 1e-9));
+    }
+    CHECK(zoneGain(zones[0], 59, 100) == 1.0);
+    zones[0].levelDb = -20.0;
+    zones[0].pan = -0.5;
+    const auto out = play(instrument, {on(0.0, 40), off(0.5, 40)});
+    CHECK_THAT(double(out.at(0.3)), WithinAbs(0.01, 0.0001));
+    CHECK_THAT(double(out.right[14400]), WithinAbs(0.005, 0.0001));
+}
+
+TEST_CASE(
+    "a layer on release sounds when a key comes up, also from under a pedal", "[engine][layers]")
+{
+    auto instrument = levels({0.1f}, 0.4);
+    instrument.layers[0].when = SoundsWhen::release;
+    // Its loop is not for this: it sounds once.
+    instrument.takes[0].loop.on = true;
+    instrument.takes[0].loop.span = {Frames{4800}, Frames{9600}};
+    const auto plain = play(instrument, {on(0.0, 60, 64), off(0.5, 60)});
+    CHECK(plain.at(0.45) == 0.0f);
+    // With the touch that it was pressed with.
+    CHECK_THAT(double(plain.at(0.6)), WithinAbs(0.1 * std::pow(64.0 / 127.0, 2.0), 0.001));
+    CHECK(plain.at(1.0) == 0.0f);
+    const auto held =
+        play(instrument, {pedal(0.0, 64, true), on(0.1, 60), off(0.2, 60), pedal(0.6, 64, false)});
+    CHECK(held.at(0.5) == 0.0f);
+    CHECK(held.at(0.7) > 0.05f);
+    // Silencing everything is no release.
+    const auto stopped = play(instrument, {on(0.0, 60), {0.2, MidiEvent::allOff()}, on(1.0, 61)});
+    CHECK(stopped.at(0.3) == 0.0f);
+}
+
+TEST_CASE("phrases: the first note and those that follow while others are held", "[engine][layers]")
+{
+    auto instrument = levels({0.1f});
+    duplicateLayer(instrument, 1);
+    instrument.layers[0].when = SoundsWhen::phraseStart;
+    instrument.layers[1].when = SoundsWhen::phraseOn;
+    instrument.layers[1].levelDb = 20.0;
+    const auto out = play(instrument,
+        {on(0.0, 60), on(0.2, 62), off(0.3, 60), off(0.4, 62), on(0.6, 64), off(0.7, 64)});
+    CHECK_THAT(double(out.at(0.1)), WithinAbs(0.1, 0.001));
+    CHECK_THAT(double(out.at(0.25)), WithinAbs(1.1, 0.01));
+    CHECK_THAT(double(out.at(0.65)), WithinAbs(0.1, 0.001));
+}
+
+TEST_CASE("four sounds in turn on each key", "[engine][layers]")
+{
+    auto instrument = levels({0.1f, 0.2f, 0.3f, 0.4f});
+    instrument.layers[0].sameKeys = SameKeys::inTurn;
+    std::vector<TimedEvent> events;
+    for (int n = 0; n < 10; ++n) {
+        events.push_back(on(0.1 * n, 60 + n % 2));
+        events.push_back(off(0.1 * n + 0.08, 60 + n % 2));
+    }
+    const auto out = play(instrument, events);
+    // Each key counts for itself.
+    for (int n = 0; n < 10; ++n)
+        CHECK_THAT(double(out.at(0.1 * n + 0.05)), WithinAbs(0.1 * (1 + n / 2 % 4), 0.002));
+}
+
+TEST_CASE("at random no sound comes twice running, and all come", "[engine][layers]")
+{
+    auto instrument = levels({0.1f, 0.2f, 0.3f});
+    instrument.layers[0].sameKeys = SameKeys::atRandom;
+    std::vector<TimedEvent> events;
+    for (int n = 0; n < 60; ++n) {
+        events.push_back(on(0.05 * n, 60));
+        events.push_back(off(0.05 * n + 0.035, 60));
+    }
+    const auto out = play(instrument, events);
+    int last = 0;
+    std::array<int, 4> count{};
+    for (int n = 0; n < 60; ++n) {
+        const int now = int(std::lround(out.at(0.05 * n + 0.02) * 10.0f));
+        REQUIRE(now >= 1);
+        REQUIRE(now <= 3);
+        CHECK(now != last);
+        last = now;
+        ++count[std::size_t(now)];
+    }
+    CHECK(*std::min_element(count.begin() + 1, count.end()) > 8);
+}
+
+TEST_CASE("a note of a group ends the others of it, not those of its own event", "[engine][layers]")
+{
+    auto instrument = levels({0.1f});
+    duplicateLayer(instrument, 1);
+    instrument.layers[1].levelDb = 20.0;
+    for (auto& layer : instrument.layers)
+        layer.chokeGroup = 3;
+    instrument.layers[0].zones[0].highKey = 60;
+    const auto out = play(instrument, {on(0.0, 60), on(0.3, 62), off(0.6, 60), off(0.6, 62)});
+    CHECK_THAT(double(out.at(0.2)), WithinAbs(1.1, 0.01));
+    CHECK_THAT(double(out.at(0.5)), WithinAbs(1.0, 0.01));
+}
+
+TEST_CASE("a layer plays no more notes than it may", "[engine][layers]")
+{
+    auto instrument = levels({0.1f});
+    instrument.layers[0].voices = 2;
+    const auto out = play(instrument, {on(0.0, 60), on(0.1, 61), on(0.2, 62), on(0.3, 63)});
+    CHECK_THAT(double(out.at(0.05)), WithinAbs(0.1, 0.001));
+    CHECK_THAT(double(out.at(0.15)), WithinAbs(0.2, 0.001));
+    CHECK_THAT(double(out.at(0.28)), WithinAbs(0.2, 0.001));
+    CHECK_THAT(double(out.at(0.4)), WithinAbs(0.2, 0.001));
+}
+
+TEST_CASE("the pitch follows the keys fully, partly or not at all", "[engine][layers]")
+{
+    auto instrument = toneOf(57.0);
+    const auto keyAt = [&](int key) {
+        return heardKey(play(instrument, {on(0.0, key), off(0.8, key)}), 0.2, 0.7);
+    };
+    instrument.layers[0].follow = 0.0;
+    CHECK_THAT(keyAt(69), WithinAbs(57.0, 0.02));
+    instrument.layers[0].follow = 0.5;
+    CHECK_THAT(keyAt(69), WithinAbs(63.0, 0.02));
+    instrument.layers[0].follow = 2.0;
+    CHECK_THAT(keyAt(60), WithinAbs(63.0, 0.02));
+    instrument.layers[0].follow = 1.0;
+    instrument.layers[0].octave = -1;
+    instrument.layers[0].fineCents = 50.0;
+    instrument.layers[0].zones[0].tuneCents = -20.0;
+    CHECK_THAT(keyAt(69), WithinAbs(57.3, 0.02));
+}
+
+TEST_CASE("one note: a new one ends the last, letting go goes back", "[engine][layers][one]")
+{
+    auto instrument = toneOf(57.0);
+    instrument.layers[0].notes = Notes::one;
+    const auto out = play(instrument, {on(0.0, 57), on(0.6, 64), off(1.2, 64), off(1.8, 57)});
+    CHECK_THAT(heardKey(out, 0.1, 0.5), WithinAbs(57.0, 0.02));
+    CHECK_THAT(heardKey(out, 0.7, 1.1), WithinAbs(64.0, 0.02));
+    CHECK_THAT(heardKey(out, 1.3, 1.7), WithinAbs(57.0, 0.02));
+    CHECK(double(out.left.size()) / rate < 2.2);
+    // A key that is no longer held is not gone back to.
+    const auto done = play(instrument, {on(0.0, 57), on(0.4, 64), off(0.6, 57), off(0.8, 64)});
+    CHECK(double(done.left.size()) / rate < 1.2);
+}
+
+TEST_CASE("tied notes glide without a new attack, and take their time", "[engine][layers][one]")
+{
+    auto instrument = toneOf(57.0);
+    auto& layer = instrument.layers[0];
+    layer.notes = Notes::tied;
+    layer.glideSeconds = 0.4;
+    layer.envelope.attack = 0.3;
+    const auto out = play(instrument, {on(0.0, 57), on(1.0, 64), off(2.0, 64), off(3.0, 57)});
+    CHECK_THAT(heardKey(out, 0.5, 0.95), WithinAbs(57.0, 0.03));
+    // Half-way in the middle of the glide, give or take what a reading of 80 ms sees.
+    CHECK_THAT(heardKey(out, 1.16, 1.24), WithinAbs(60.5, 0.4));
+    CHECK_THAT(heardKey(out, 1.5, 1.9), WithinAbs(64.0, 0.03));
+    CHECK_THAT(heardKey(out, 2.5, 2.9), WithinAbs(57.0, 0.03));
+    // No dip where the second note begins: the attack of 0.3 s is not begun anew.
+    const auto level = [&](double from) {
+        return rmsDb(std::span(out.left).subspan(std::size_t(from * rate), 2400));
+    };
+    for (double t = 0.9; t < 2.8; t += 0.05)
+        CHECK_THAT(level(t), WithinAbs(level(0.8), 1.0));
+    // Apart, the next note has its attack.
+    const auto apart = play(instrument, {on(0.0, 57), off(0.8, 57), on(1.0, 64), off(1.5, 64)});
+    CHECK(rmsDb(std::span(apart.left).subspan(std::size_t(1.0 * rate), 2400)) < -18.0);
+}
+
+TEST_CASE("the second pedal holds what was down when it was pressed", "[engine][midi]")
+{
+    auto instrument = levels({0.1f}, 4.0);
+    const auto out = play(instrument,
+        {on(0.0, 60), pedal(0.1, 66, true), on(0.2, 62), off(0.3, 60), off(0.4, 62),
+            pedal(0.6, 66, false)});
+    CHECK_THAT(double(out.at(0.25)), WithinAbs(0.2, 0.001));
+    CHECK_THAT(double(out.at(0.5)), WithinAbs(0.1, 0.001));
+    CHECK_THAT(double(out.at(0.7)), WithinAbs(0.0, 0.001));
+}
+
+TEST_CASE("the wheel reaches as far as the layer says", "[engine][midi]")
+{
+    auto instrument = toneOf(57.0);
+    instrument.layers[0].bendSemitones = 12.0;
+    const auto out =
+        play(instrument, {{0.0, {MidiEvent::Kind::bend, 0, 0, -1.0f}}, on(0.3, 69), off(1.0, 69)});
+    CHECK_THAT(heardKey(out, 0.5, 0.95), WithinAbs(57.0, 0.02));
+}
+
+TEST_CASE("a layer that is changed while it sounds goes on", "[engine][layers][program]")
+{
+    auto instrument = toneOf(57.0);
+    Compiler compiler;
+    const auto engine = std::make_unique<Engine>();
+    engine->prepare(rate);
+    engine->setProgram(compiler.compile(instrument, rate));
+    std::vector<float> left(4800), right(4800);
+    engine->process(left.data(), right.data(), 0);
+    engine->handle(MidiEvent::noteOn(57, 100));
+    engine->process(left.data(), right.data(), 4800);
+    instrument.layers[0].envelope.sustainDb = -6.0;
+    instrument.layers[0].bendSemitones = 5.0;
+    engine->setProgram(compiler.compile(instrument, rate));
+    engine->process(left.data(), right.data(), 4800);
+    CHECK(engine->look().voices == 1);
+    instrument.layers[0].on = false;
+    engine->setProgram(compiler.compile(instrument, rate));
+    for (int i = 0; i < 4; ++i)
+        engine->process(left.data(), right.data(), 4800);
+    CHECK(engine->look().voices == 0);
+    CHECK(rmsDb(left) < -120.0);
+}

@@ -1,0 +1,200 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What other formats carry of layers, and what they say that they do not.
+#include "engine/render.h"
+#include "formats/formats.h"
+#include "support/takes.h"
+
+#include <catch2/catch.hpp>
+#include <fstream>
+
+using namespace puretone;
+using namespace probe;
+using Catch::Matchers::Contains;
+using Catch::Matchers::WithinAbs;
+
+namespace {
+
+/// Three layers: a tone, four knocks in turn, and a noise on release that does not follow the keys.
+Instrument threeLayers(bool stereo = false)
+{
+    std::vector<Take> takes;
+    auto audio = mono(harmonicTone(220.0, 48000.0, 1.0));
+    if (stereo)
+        audio.channels.push_back(harmonicTone(220.0, 48000.0, 1.0, 4));
+    takes.push_back(looped(plainTake(std::move(audio), 57.0, "tone"), 20000, 40000, 2000));
+    for (int i = 0; i < 4; ++i)
+        takes.push_back(plainTake(mono(decaying(noise(48000.0, 0.2, 0.2 + 0.1 * i), 48000.0, 0.1)),
+            60.0, "knock " + std::to_string(i + 1)));
+    takes.push_back(plainTake(mono(noise(48000.0, 0.3, 0.05)), 60.0, "valve"));
+    Instrument instrument;
+    instrument.name = "Signal pipe";
+    addTakes(instrument, std::move(takes));
+    auto zones = instrument.layers[0].zones;
+    for (auto& zone : zones) {
+        zone.lowKey = 36;
+        zone.highKey = 84;
+    }
+    std::sort(
+        zones.begin(), zones.end(), [](const Zone& a, const Zone& b) { return a.take < b.take; });
+    Layer& tone = instrument.layers[0];
+    tone.name = "Tone";
+    tone.zones = {zones[0]};
+    tone.envelope = {0.0, 0.05, 0.1, 0.5, -9.0, 0.4};
+    tone.fineCents = 7.0;
+    tone.levelDb = -3.0;
+    Layer knocks;
+    knocks.id = 2;
+    knocks.name = "Knocks";
+    knocks.zones = {zones.begin() + 1, zones.begin() + 5};
+    knocks.sameKeys = SameKeys::inTurn;
+    knocks.pan = -0.3;
+    knocks.chokeGroup = 2;
+    Layer valve;
+    valve.id = 3;
+    valve.name = "Valve";
+    valve.zones = {zones[5]};
+    valve.when = SoundsWhen::release;
+    valve.follow = 0.0;
+    valve.octave = 1;
+    instrument.layers.push_back(knocks);
+    instrument.layers.push_back(valve);
+    return sanitized(std::move(instrument));
+}
+
+std::string writtenAs(const Instrument& instrument, const std::filesystem::path& path)
+{
+    const auto written = writeInstrument(instrument, path);
+    return written ? "" : written.error().sentence();
+}
+
+} // namespace
+
+TEST_CASE("three layers are saved and come back the same", "[formats][layers]")
+{
+    const TemporaryFolder folder;
+    const auto instrument = threeLayers();
+    REQUIRE(writtenAs(instrument, folder / "x.puretone") == "");
+    const auto again = openInstrument(folder / "x.puretone");
+    REQUIRE(again);
+    CHECK(*again == instrument);
+    CHECK(lossesOf(instrument, FileKind::project).empty());
+}
+
+TEST_CASE("SFZ carries layers, turns, releases, groups and follow", "[formats][layers][sfz]")
+{
+    const TemporaryFolder folder;
+    const auto instrument = threeLayers(GENERATE(false, true));
+    CHECK(lossesOf(instrument, FileKind::sfz).empty());
+    REQUIRE(writtenAs(instrument, folder / "x.sfz") == "");
+    const auto again = openInstrument(folder / "x.sfz");
+    REQUIRE(again);
+    REQUIRE(again->layers.size() == 3);
+    CHECK(again->layers[0].name == "Tone");
+    CHECK(again->layers[0].envelope.decay == Approx(0.5));
+    CHECK(again->layers[1].sameKeys == SameKeys::inTurn);
+    CHECK(again->layers[1].zones.size() == 4);
+    CHECK(again->layers[1].envelope.attack == Approx(0.002));
+    CHECK(again->layers[1].chokeGroup == 2);
+    CHECK(again->layers[2].when == SoundsWhen::release);
+    CHECK(again->layers[2].follow == 0.0);
+    // And it sounds the same.
+    const auto events = *parseNotes("57:0:0.5:100 60:0.7:0.4:60 64:1.3:0.4:127 50:1.9:0.3:90");
+    const auto want = renderEvents(instrument, events, 48000.0, 2.0);
+    const auto got = renderEvents(*again, events, 48000.0, 2.0);
+    for (std::size_t c = 0; c < 2; ++c)
+        for (std::size_t at = 0;
+             at + 4800 < std::min(want.channels[c].size(), got.channels[c].size()); at += 4800) {
+            const double level = rmsDb(std::span(want.channels[c]).subspan(at, 4800));
+            if (level > -60.0)
+                CHECK_THAT(
+                    rmsDb(std::span(got.channels[c]).subspan(at, 4800)), WithinAbs(level, 0.15));
+        }
+}
+
+TEST_CASE("a SoundFont says what it leaves out and keeps the rest", "[formats][layers][sf2]")
+{
+    const TemporaryFolder folder;
+    auto instrument = threeLayers(GENERATE(false, true));
+    const auto losses = lossesOf(instrument, FileKind::sf2);
+    REQUIRE(losses.size() == 3);
+    CHECK_THAT(losses[0], Contains("\"Valve\" is left out"));
+    CHECK_THAT(losses[1], Contains("in turn"));
+    CHECK_THAT(losses[2], Contains("below the loudest"));
+    REQUIRE(writtenAs(instrument, folder / "x.sf2") == "");
+    const auto again = openInstrument(folder / "x.sf2");
+    REQUIRE(again);
+    REQUIRE(again->layers.size() == 2);
+    CHECK(again->layers[0].envelope.sustainDb == Approx(-9.0).margin(0.1));
+    CHECK(again->layers[1].envelope.sustainDb == Approx(0.0).margin(0.1));
+    CHECK(again->layers[1].chokeGroup == 2);
+    CHECK(again->layers[1].zones[0].pan == Approx(-0.3).margin(0.005));
+    // Nothing that it could carry is left: an error, not an empty file.
+    instrument.layers = {instrument.layers[2]};
+    CHECK_THAT(writtenAs(instrument, folder / "y.sf2"), Contains("no layer sounds"));
+    CHECK_FALSE(std::filesystem::exists(folder / "y.sf2"));
+}
+
+TEST_CASE("levels, follow, octaves and crossovers survive both formats", "[formats][layers]")
+{
+    const TemporaryFolder folder;
+    auto instrument = threeLayers();
+    instrument.layers.resize(1);
+    Layer& layer = instrument.layers[0];
+    layer.follow = GENERATE(0.0, 0.5, 1.0, 2.0);
+    layer.octave = GENERATE(-1, 0, 2);
+    layer.zones[0].tuneCents = -340.0;
+    layer.zones[0].levelDb = 5.5;
+    layer.zones[0].lowKeyFade = 6;
+    layer.zones[0].highVelocityFade = 30;
+    instrument = sanitized(std::move(instrument));
+    CAPTURE(layer.follow, layer.octave);
+    REQUIRE(writtenAs(instrument, folder / "x.sfz") == "");
+    REQUIRE(writtenAs(instrument, folder / "x.sf2") == "");
+    const auto sfz = openInstrument(folder / "x.sfz");
+    REQUIRE(sfz);
+    CHECK(sfz->layers[0].zones[0].lowKeyFade == 6);
+    CHECK(sfz->layers[0].zones[0].highVelocityFade == 30);
+    // Key by key the same pitch as before.
+    const auto program = Compiler().compile(instrument, 48000.0);
+    for (const char* name : {"x.sfz", "x.sf2"}) {
+        const auto other = Compiler().compile(*openInstrument(folder / name), 48000.0);
+        for (const int key : {36, 60, 84})
+            CHECK_THAT(other->semitones(other->zones[0], key),
+                WithinAbs(program->semitones(program->zones[0], key), 0.0051));
+    }
+}
+
+TEST_CASE("layers that are off are not written, and that is said", "[formats][layers]")
+{
+    const TemporaryFolder folder;
+    auto instrument = threeLayers();
+    instrument.layers[1].on = false;
+    instrument.layers[0].notes = Notes::tied;
+    const auto losses = lossesOf(instrument, FileKind::sfz);
+    REQUIRE(losses.size() == 2);
+    CHECK_THAT(losses[0], Contains("glides"));
+    CHECK_THAT(losses[1], Contains("switched off"));
+    REQUIRE(writtenAs(instrument, folder / "x.sfz") == "");
+    CHECK(openInstrument(folder / "x.sfz")->layers.size() == 2);
+    CHECK(lossesOf(instrument, FileKind::wav).size() >= 2);
+}
+
+TEST_CASE("foreign SFZ: groups that are played alike are one layer", "[formats][layers][sfz]")
+{
+    const TemporaryFolder folder;
+    REQUIRE(
+        writeWav(folder / "a.wav", mono(harmonicTone(220.0, 48000.0, 0.3)), SampleFormat::int16));
+    std::ofstream(folder / "x.sfz") << "<global> ampeg_release=0.5\n"
+                                       "<group> lokey=36 hikey=47\n<region> sample=a.wav\n"
+                                       "<group> lokey=48 hikey=59\n<region> sample=a.wav\n"
+                                       "<group> trigger=release volume=-6\n<region> sample=a.wav\n"
+                                       "<region> sample=a.wav pitch_keytrack=0 tune=250\n";
+    const auto read = openInstrument(folder / "x.sfz");
+    REQUIRE(read);
+    REQUIRE(read->layers.size() == 3);
+    CHECK(read->layers[0].zones.size() == 2);
+    CHECK(read->layers[0].envelope.release == Approx(0.5));
+    CHECK(read->layers[1].when == SoundsWhen::release);
+    CHECK(read->layers[1].zones[0].levelDb == -6.0);
+    CHECK(read->layers[2].follow == 0.0);
+}

@@ -1,0 +1,170 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support/mangle.h"
+
+#include <catch2/catch.hpp>
+#include <set>
+
+using namespace puretone;
+using namespace probe;
+using nlohmann::json;
+
+namespace {
+
+/// Two layers in which nothing is as it stands by itself.
+Instrument layered()
+{
+    auto instrument = everyKindOfValue();
+    const int second = duplicateLayer(instrument, instrument.layers[0].id);
+    Layer& layer = *instrument.layer(second);
+    layer.name = "On release, \xE2\x99\xAF";
+    layer.on = false;
+    layer.levelDb = -4.5;
+    layer.pan = 0.25;
+    layer.octave = -2;
+    layer.fineCents = 12.5;
+    layer.follow = 0.75;
+    layer.when = SoundsWhen::release;
+    layer.sameKeys = SameKeys::atRandom;
+    layer.chokeGroup = 5;
+    layer.voices = 7;
+    layer.notes = Notes::tied;
+    layer.glideSeconds = 0.2;
+    layer.bendSemitones = 12.0;
+    layer.envelope = {0.1, 0.2, 0.3, 0.4, -12.5, 1.25};
+    Zone& zone = layer.zones[0];
+    zone.highKey = std::min(127, zone.lowKey + 20);
+    zone.lowKeyFade = 3;
+    zone.highKeyFade = 4;
+    zone.lowVelocity = 10;
+    zone.lowVelocityFade = 5;
+    zone.highVelocityFade = 6;
+    zone.levelDb = -3.0;
+    zone.pan = -1.0;
+    zone.tuneCents = 33.0;
+    return sanitized(std::move(instrument));
+}
+
+} // namespace
+
+TEST_CASE("everything that layers say comes back from JSON", "[model][layers]")
+{
+    const auto instrument = layered();
+    const auto again = readWith(instrument, toJson(instrument));
+    REQUIRE(again);
+    CHECK(*again == instrument);
+}
+
+TEST_CASE("a copy of a layer has ids of its own and stands behind it", "[model][layers]")
+{
+    auto instrument = layered();
+    const auto before = instrument.layers.size();
+    const int id = duplicateLayer(instrument, instrument.layers[0].id);
+    CHECK(instrument.layers.size() == before + 1);
+    CHECK(instrument.layers[1].id == id);
+    CHECK(instrument.layers[1].name == instrument.layers[0].name + " copy");
+    std::set<int> ids;
+    for (const auto& zone : instrument.allZones())
+        CHECK(ids.insert(zone.id).second);
+    CHECK(duplicateLayer(instrument, 999) == 0);
+    while (instrument.layers.size() < mostLayers)
+        CHECK(addLayer(instrument) > 0);
+    CHECK(addLayer(instrument) == 0);
+    CHECK(duplicateLayer(instrument, id) == 0);
+}
+
+TEST_CASE("names that are not known are refused and said", "[model][layers][bad-input]")
+{
+    const auto instrument = layered();
+    const auto place = GENERATE("/layers/0/when", "/layers/0/sameKeys", "/layers/1/notes",
+        "/takes/0/loop/mode", "/takes/0/tuning/source");
+    auto j = json::parse(toJson(instrument));
+    j[json::json_pointer(place)] = "sideways";
+    const auto read = readWith(instrument, j.dump());
+    REQUIRE_FALSE(read);
+    CHECK_THAT(read.error().message, Catch::Matchers::Contains("unknown name: sideways"));
+}
+
+TEST_CASE("layers and zones that share a number, or claim millions, are refused",
+    "[model][layers][bad-input]")
+{
+    const auto instrument = layered();
+    auto j = json::parse(toJson(instrument));
+    SECTION("two layers")
+    {
+        j["layers"][1]["id"] = j["layers"][0]["id"];
+    }
+    SECTION("zones of different layers")
+    {
+        j["layers"][1]["zones"][0]["id"] = j["layers"][0]["zones"][0]["id"];
+    }
+    SECTION("ids that leave no room above them")
+    {
+        j["layers"][1]["id"] = 2147483647;
+    }
+    SECTION("no id")
+    {
+        j["layers"][0].erase("id");
+    }
+    SECTION("a zone of a take that is not there")
+    {
+        j["layers"][1]["zones"][0]["take"] = 77;
+    }
+    SECTION("a hundred layers")
+    {
+        for (int i = 0; i < 100; ++i)
+            j["layers"].push_back(j["layers"][0]);
+    }
+    SECTION("a million zones")
+    {
+        const auto zone = j["layers"][0]["zones"][0];
+        for (int i = 0; i < 1000000; ++i)
+            j["layers"][0]["zones"].push_back(zone);
+    }
+    SECTION("no layers")
+    {
+        j.erase("layers");
+    }
+    SECTION("a newer schema")
+    {
+        j["schema"] = 3;
+    }
+    CHECK_FALSE(readWith(instrument, j.dump()));
+}
+
+TEST_CASE("an instrument without layers gets one; fields that are not known do not matter",
+    "[model][layers]")
+{
+    const auto instrument = layered();
+    auto j = json::parse(toJson(instrument));
+    j["layers"] = json::array();
+    j["colour"] = "of the sea";
+    const auto read = readWith(instrument, j.dump());
+    REQUIRE(read);
+    REQUIRE(read->layers.size() == 1);
+    CHECK(read->layers[0].zones.empty());
+    // Fields that are missing stand as they do in a new layer.
+    j = json::parse(toJson(instrument));
+    j["layers"][1] = {{"id", 9}, {"zones", json::array()}, {"envelope", json::object()}};
+    const auto bare = readWith(instrument, j.dump());
+    REQUIRE(bare);
+    Layer standard;
+    standard.id = 9;
+    CHECK(bare->layers[1] == standard);
+}
+
+TEST_CASE("what a mangled document lets through can be played", "[model][layers][bad-input]")
+{
+    const auto instrument = layered();
+    const auto text = toJson(instrument);
+    Noise random(77);
+    int opened = 0;
+    for (int i = 0; i < 60; ++i) {
+        const auto read = readWith(instrument, mangled(text, random, 3));
+        if (!read)
+            continue;
+        ++opened;
+        CHECK(sanitized(*read) == *read);
+        walkThrough(*read);
+    }
+    CHECK(opened > 10);
+}
