@@ -21,7 +21,8 @@ namespace bench {
 namespace {
 
 constexpr double rate = 48000.0;
-constexpr int voicesAtOnce = 225;
+/// Seven keys on each side, sixteen takes on every one of them.
+constexpr int voicesAtOnce = 7 * 2 * 16;
 
 double cpuSeconds()
 {
@@ -96,15 +97,22 @@ std::unique_ptr<Engine> playing(const Instrument& instrument, int voices)
 
 } // namespace
 
-Instrument thirtyTwoTakes(std::size_t channels)
+Instrument thirtyTwoTakes(std::size_t channels, bool moved)
 {
     Instrument instrument;
+    if (moved) {
+        Layer& layer = instrument.layers[0];
+        layer.filter.kind = FilterKind::low;
+        layer.filter.hz = 3000.0;
+        layer.filter.resonance = 0.2;
+        layer.filter.touchOctaves = 1.0;
+        layer.filter.envelopeOctaves = 1.0;
+        layer.lfo = {5.0, 10.0, 0.0, 0.3, 0.0};
+    }
     for (int i = 0; i < 32; ++i) {
-        // Side by side in touch, so that each key has its own take and -7 to +7 semitones.
-        const int low = 30 + i % 4 * 16, touch = 1 + i / 4 * 15;
-        instrument.takes.push_back(toneTake(i + 1, low + 7, 2.0, channels));
-        instrument.layers[0].zones.push_back(
-            {i + 1, i + 1, low, low + 14, touch, std::min(127, touch + 14)});
+        const int low = 40 + i / 16 * 16;
+        instrument.takes.push_back(toneTake(i + 1, low + 7 + 0.01 * (i % 16), 2.0, channels));
+        instrument.layers[0].zones.push_back({i + 1, i + 1, low, low + 14});
     }
     return instrument;
 }
@@ -116,11 +124,8 @@ double ourCost(const Instrument& instrument, int block)
     engine->setProgram(Compiler().compile(instrument, rate));
     engine->process(nullptr, nullptr, 0);
     engine->handle({MidiEvent::Kind::control, 64, 127, 0.0f});
-    for (int n = 0; n < voicesAtOnce; ++n) {
-        const auto& zone =
-            instrument.layers[0].zones[std::size_t(n) % instrument.layers[0].zones.size()];
-        engine->handle(MidiEvent::noteOn(zone.lowKey + n / 32 * 2, zone.lowVelocity));
-    }
+    for (int n = 0; n < 14; ++n)
+        engine->handle(MidiEvent::noteOn(40 + n / 7 * 16 + n % 7 * 2 + 1, 100));
     std::vector<float> left(static_cast<std::size_t>(block)), right(left);
     engine->process(left.data(), right.data(), block);
     if (engine->look().voices != voicesAtOnce)
@@ -154,13 +159,13 @@ Fluid::Fluid(const Instrument& instrument, int order)
     fluid_synth_sfload(state_->synth, file.c_str(), 1);
     fluid_synth_set_interp_method(state_->synth, -1, order);
     fluid_synth_cc(state_->synth, 0, 64, 127);
-    for (int n = 0; n < voicesAtOnce; ++n) {
-        const auto& zone =
-            instrument.layers[0].zones[std::size_t(n) % instrument.layers[0].zones.size()];
-        // Its own lowpass is on below 20 kHz.
-        fluid_synth_set_gen(state_->synth, 0, GEN_FILTERFC, -600.0f);
-        fluid_synth_noteon(state_->synth, 0, zone.lowKey + n / 32 * 2, zone.lowVelocity);
-    }
+    // Its own lowpass is on below 20 kHz, its waves where they have a depth.
+    fluid_synth_set_gen(state_->synth, 0, GEN_FILTERFC, -3300.0f);
+    fluid_synth_set_gen(state_->synth, 0, GEN_VIBLFOTOPITCH, 10.0f);
+    fluid_synth_set_gen(state_->synth, 0, GEN_MODLFOTOFILTERFC, 360.0f);
+    fluid_synth_set_gen(state_->synth, 0, GEN_MODENVTOFILTERFC, 1200.0f);
+    for (int n = 0; n < 14; ++n)
+        fluid_synth_noteon(state_->synth, 0, 40 + n / 7 * 16 + n % 7 * 2 + 1, 100);
     std::filesystem::remove(file);
 }
 
@@ -178,6 +183,8 @@ double Fluid::cost(int block)
     };
     play();
     const int voices = fluid_synth_get_active_voice_count(state_->synth);
+    if (voices != voicesAtOnce)
+        std::printf("libfluidsynth plays %d voices\n", voices);
     constexpr double seconds = 0.25;
     const double begin = cpuSeconds();
     for (int b = 0; b < int(seconds * rate / block); ++b)

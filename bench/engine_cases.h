@@ -7,14 +7,15 @@
 
 namespace bench {
 
-/// 32 takes of 2 s, each looped, a few keys each around its root.
-puretone::Instrument thirtyTwoTakes(std::size_t channels);
+/// 32 takes of 2 s, each looped, a few keys each around its root. @param moved With filter, its
+/// envelope, a slow wave on pitch and cutoff, and touch.
+puretone::Instrument thirtyTwoTakes(std::size_t channels, bool moved);
 
 /// CPU seconds that one voice of ours takes for a second of sound: 225 of them at once.
 double ourCost(const puretone::Instrument& instrument, int block);
 
-/// libfluidsynth playing the same instrument from a SoundFont, with its filter, reverb and chorus
-/// off.
+/// libfluidsynth playing the same instrument from a SoundFont, with its filter and both slow waves
+/// on, reverb and chorus off.
 class Fluid {
 public:
     Fluid(const puretone::Instrument& instrument, int order);

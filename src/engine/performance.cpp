@@ -378,7 +378,28 @@ void Performance::beginCell() noexcept
     bend_.from = bend_.to;
     const double way = bendWanted_ - bend_.to;
     bend_.to = std::abs(way) < 1e-5 ? bendWanted_ : bend_.to + share * way;
-    eachVoice([&](Voice& voice) { voice.beginCell(bend_); });
+    // Eight by eight, while what they have read is at hand; which of them stand together changes
+    // nothing.
+    std::array<Voice*, FilterGroup::most> together{};
+    std::size_t count = 0;
+    FilterGroup filters;
+    const auto finish = [&] {
+        filters.run();
+        for (std::size_t i = 0; i < count; ++i)
+            together[i]->finishCell();
+        count = 0;
+    };
+    eachVoice([&](Voice& voice) {
+        voice.beginCell(bend_);
+        if (!voice.active())
+            return;
+        if (voice.wantsFilter())
+            voice.joinFilter(filters);
+        together[count++] = &voice;
+        if (count == together.size())
+            finish();
+    });
+    finish();
 }
 
 void Performance::add(float* left, float* right, int from, int count) const noexcept

@@ -134,7 +134,8 @@ namespace {
 ProgramLayer programLayer(const Layer& layer)
 {
     return {layer.id, layer.when, layer.sameKeys, layer.chokeGroup, layer.voices, layer.notes,
-        layer.glideSeconds, layer.bendSemitones, layer.follow, layer.envelope};
+        layer.glideSeconds, layer.bendSemitones, layer.follow, layer.touch, layer.envelope,
+        layer.filter, layer.lfo};
 }
 
 /// Gains of a balance: the middle leaves both as they are, a side takes the other one away.
@@ -184,7 +185,7 @@ std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, d
             // The wheel's reach beyond the highest key.
             const double highest = std::max(program->semitones(made, zone.highKey),
                                        program->semitones(made, zone.lowKey))
-                + layer.bendSemitones;
+                + layer.bendSemitones + layer.lfo.pitchCents / 100.0;
             const double needed = std::exp2(highest / 12.0) * take.rate() / rate;
             double& most = fastest[{zone.take, layer.when == SoundsWhen::release}];
             most = std::max({most, 1.0, std::min(needed, std::exp2(mostOctaves))});

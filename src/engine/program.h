@@ -57,7 +57,10 @@ struct ProgramLayer {
     double glideSeconds = 0.0;
     double bendSemitones = 2.0;
     double follow = 1.0;
+    double touch = 1.0;
     Envelope envelope;
+    Filter filter;
+    Lfo lfo;
 };
 
 struct ProgramZone {

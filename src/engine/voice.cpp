@@ -3,6 +3,8 @@
 
 #include "base/in_range.h"
 
+#include <numbers>
+
 namespace puretone {
 
 namespace {
@@ -61,6 +63,11 @@ void Voice::start(const VoiceStart& how) noexcept
     ramp_ = 1.0;
     rampStep_ = 0.0;
     envelope_.start(layer().envelope, rate_);
+    filterEnvelope_.start(layer().filter.envelope, rate_);
+    filter_.start();
+    lfoSeconds_ = 0.0;
+    lfoSemitones_ = lfoOctaves_ = 0.0;
+    lfoGain_ = lfoGainTo_ = 1.0;
     speedSemitones_ = wantedSemitones() + how.glideSemitones;
     glideStep_ = 0.0;
     if (how.glideSemitones != 0.0)
@@ -74,15 +81,70 @@ void Voice::start(const VoiceStart& how) noexcept
     right_.fill(0.0f);
     if (how.at == 0)
         return;
-    envelope_.run(layer().envelope, gains_.data() + how.at, cellFrames - how.at);
+    moveSlowly(cellFrames - how.at);
+    runEnvelope(how.at);
     readCell(bend, how.at);
+    if (wantsFilter()) {
+        FilterGroup alone;
+        joinFilter(alone);
+        alone.run(how.at);
+    }
     shape(how.at);
+}
+
+/// The slow wave and what it moves, up to the end of the cell.
+void Voice::moveSlowly(int frames) noexcept
+{
+    const Lfo& lfo = layer().lfo;
+    lfoGain_ = lfoGainTo_;
+    if (lfo.moves()) {
+        lfoSeconds_ += frames / rate_;
+        const double there =
+            lfo.fadeSeconds > 0.0 ? std::min(1.0, lfoSeconds_ / lfo.fadeSeconds) : 1.0;
+        const double turns = lfo.hz * lfoSeconds_;
+        const double wave = there
+            * double(std::sin(2.0f * std::numbers::pi_v<float> * float(turns - std::floor(turns))));
+        lfoSemitones_ = wave * lfo.pitchCents / 100.0;
+        lfoOctaves_ = wave * lfo.cutoffOctaves;
+        lfoGainTo_ = lfo.levelDb > 0.0 ? std::exp2(wave * lfo.levelDb * 0.16609640474436813) : 1.0;
+    } else {
+        lfoSemitones_ = lfoOctaves_ = 0.0;
+        lfoGainTo_ = 1.0;
+    }
+    moveFilter(frames);
+}
+
+void Voice::moveFilter(int frames) noexcept
+{
+    const Filter& filter = layer().filter;
+    if (filter.kind == FilterKind::off) {
+        if (!filter_.idle())
+            filter_.set(filter, filter.hz, rate_);
+        return;
+    }
+    if (filter.envelopeOctaves != 0.0) {
+        float unused[cellFrames];
+        filterEnvelope_.run(filter.envelope, unused, frames);
+    }
+    const double octaves = filter.follow * (key_ - 60) / 12.0 + filter.touchOctaves * touchShare_
+        + filter.envelopeOctaves * filterEnvelope_.level() + lfoOctaves_;
+    filter_.set(filter, filter.hz * double(std::exp2(float(octaves))), rate_);
+}
+
+/// Fills the gains from a frame of the cell on.
+void Voice::runEnvelope(int from) noexcept
+{
+    envelope_.run(layer().envelope, gains_.data() + from, cellFrames - from);
+    if (lfoGain_ != 1.0 || lfoGainTo_ != 1.0)
+        for (int i = from; i < cellFrames; ++i)
+            gains_[std::size_t(i)] *= float(lfoGainAt(i));
 }
 
 void Voice::setGains(int velocity) noexcept
 {
     // The square law that SoundFont and SFZ players use: half the velocity is 12 dB less.
-    const double touch = (velocity / 127.0) * (velocity / 127.0);
+    touchShare_ = velocity / 127.0;
+    const double touch = std::pow(touchShare_, 2.0 * layer().touch);
     const double gain = touch * zoneGain(zone_->zone, key_, velocity);
     gainLeft_ = gain * double(zone_->left);
     gainRight_ = gain * double(zone_->right);
@@ -107,14 +169,15 @@ void Voice::release(int at) noexcept
     letGo_ = true;
     if (zone_->sound->endsItself())
         return;
+    filterEnvelope_.release();
     if (at == 0) {
         envelope_.release();
         return;
     }
     if (envelope_.released())
         return;
-    envelope_.releaseFrom(double(gains_[std::size_t(at)]));
-    envelope_.run(layer().envelope, gains_.data() + at, cellFrames - at);
+    envelope_.releaseFrom(double(gains_[std::size_t(at)]) / lfoGainAt(at));
+    runEnvelope(at);
     shape(at);
 }
 
@@ -214,9 +277,9 @@ void Voice::beginCell(Bend bend) noexcept
         stop();
         return;
     }
-    envelope_.run(layer().envelope, gains_.data(), cellFrames);
+    moveSlowly(cellFrames);
+    runEnvelope(0);
     readCell(bend, 0);
-    shape(0);
 }
 
 void Voice::glideTuning() noexcept

@@ -3,6 +3,7 @@
 
 #include "base/midi.h"
 #include "engine/envelope_run.h"
+#include "engine/filter_run.h"
 #include "engine/program.h"
 
 namespace puretone {
@@ -35,8 +36,15 @@ public:
     /// Between cells: the same sound in a new program: only tuning and envelope may differ.
     void keepIn(const Program& program, const ProgramZone& zone) noexcept;
 
-    /// Reads the next cell, or ends.
+    /// Reads the next cell, or ends. Where the layer has a filter, the cell is to be filtered
+    /// before finishCell() shapes it.
     void beginCell(Bend bend) noexcept;
+    bool wantsFilter() const noexcept { return !filter_.idle(); }
+    void joinFilter(FilterGroup& group) noexcept
+    {
+        group.add(filter_, readLeft_.data(), mono_ ? nullptr : readRight_.data());
+    }
+    void finishCell() noexcept { shape(0); }
     /// Adds frames of the cell.
     void add(float* left, float* right, int from, int count) const noexcept;
 
@@ -80,6 +88,13 @@ private:
     void fade(const ReadingWay& way, int from, int count) noexcept;
     void shape(int from) noexcept;
     void setGains(int velocity) noexcept;
+    void moveSlowly(int frames) noexcept;
+    void moveFilter(int frames) noexcept;
+    void runEnvelope(int from) noexcept;
+    double lfoGainAt(int frame) const noexcept
+    {
+        return lfoGain_ + (lfoGainTo_ - lfoGain_) * frame / cellFrames;
+    }
     void glideWithin(double seconds) noexcept;
     /// Whether both sides are one.
     bool oneSide() const noexcept { return mono_ && gainLeft_ == gainRight_; }
@@ -93,7 +108,7 @@ private:
     /// With the wheel at a place.
     double semitonesAt(double bend) const noexcept
     {
-        return speedSemitones_ + bend * layer().bendSemitones;
+        return speedSemitones_ + bend * layer().bendSemitones + lfoSemitones_;
     }
     double speedOf(double semitones) const noexcept
     {
@@ -114,6 +129,12 @@ private:
     const Program* program_ = nullptr;
     const ProgramZone* zone_ = nullptr;
     EnvelopeRun envelope_;
+    EnvelopeRun filterEnvelope_;
+    FilterRun filter_;
+    double lfoSeconds_ = 0.0; ///< Since the note began.
+    double lfoSemitones_ = 0.0, lfoOctaves_ = 0.0; ///< At the end of the cell.
+    double lfoGain_ = 1.0, lfoGainTo_ = 1.0; ///< At both ends of the cell.
+    double touchShare_ = 0.0; ///< 0 to 1.
     Gear gear_;
     double rate_ = 48000.0;
     double position_ = 0.0; ///< Of the next cell's first frame.

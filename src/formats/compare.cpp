@@ -63,6 +63,31 @@ std::string compareEnvelope(const Envelope& want, const Envelope& got, bool keep
     return same ? std::string{} : "the envelope";
 }
 
+std::string compareMovements(const Layer& want, const Layer& got)
+{
+    const auto differs = [](double a, double b, double step) {
+        return std::abs(a - b) > step + 1e-3 * std::abs(a);
+    };
+    const Filter &a = want.filter, &b = got.filter;
+    if (a.kind != b.kind)
+        return "the filter";
+    if (a.kind != FilterKind::off
+        && (a.steep != b.steep || differs(a.hz, b.hz, 0.01)
+            || differs(a.resonance, b.resonance, 0.001) || differs(a.follow, b.follow, 0.01)
+            || differs(a.touchOctaves, b.touchOctaves, 0.001)
+            || differs(a.envelopeOctaves, b.envelopeOctaves, 0.001)
+            || (a.envelopeOctaves != 0.0
+                && !compareEnvelope(a.envelope, b.envelope, true).empty())))
+        return "the filter";
+    const Lfo &x = want.lfo, &y = got.lfo;
+    if (differs(x.pitchCents, y.pitchCents, 0.01) || differs(x.levelDb, y.levelDb, 0.001)
+        || differs(x.cutoffOctaves, y.cutoffOctaves, 0.001)
+        || (x.moves()
+            && (differs(x.hz, y.hz, 0.001) || differs(x.fadeSeconds, y.fadeSeconds, 0.001))))
+        return "the slow wave";
+    return differs(want.touch, got.touch, 0.001) ? "what touch does" : "";
+}
+
 /// What a take that ends by itself is written with is no release of the shape's.
 std::string compareShape(const Region& want, const Region& got)
 {
@@ -82,6 +107,8 @@ std::string comparePlaces(const Region& want, const Region& got)
         return "the place left or right";
     if (a.when != b.when)
         return "when it sounds";
+    if (auto what = compareMovements(a, b); !what.empty())
+        return what;
     if (want.turns != got.turns || want.turn != got.turn
         || (want.turns > 1 && a.sameKeys != b.sameKeys))
         return "the turns";

@@ -74,6 +74,12 @@ std::vector<std::string> lossesOfSoundFont(const Instrument& instrument)
         || anyZone(instrument, [](const Zone& z) { return z.levelDb != 0.0; }))
         losses.emplace_back(
             "Levels are written below the loudest one, which is played as recorded.");
+    if (any(instrument, [](const Layer& l) { return l.filter.kind != FilterKind::off; }))
+        losses.emplace_back("The filter is not written.");
+    if (any(instrument, [](const Layer& l) { return l.lfo.moves(); }))
+        losses.emplace_back("The slow wave is not written.");
+    if (any(instrument, [](const Layer& l) { return l.touch != 1.0; }))
+        losses.emplace_back("Touch makes louder as the player of the file does it.");
     if (anyZone(instrument, fades))
         losses.emplace_back("Crossovers become hard borders.");
     if (any(instrument, [](const Layer& l) { return l.bendSemitones != 2.0; }))
@@ -86,7 +92,9 @@ std::vector<std::string> lossesOfWav(const Instrument& instrument)
     std::vector<std::string> losses;
     if (instrument.takes.size() > 1)
         losses.emplace_back("A WAV file holds one take: the first one is written.");
-    if (any(instrument, [](const Layer& l) { return !(l.envelope == Envelope{}); }))
+    if (any(instrument, [](const Layer& l) {
+            return !(l.envelope == Envelope{}) || l.filter.kind != FilterKind::off || l.lfo.moves();
+        }))
         losses.emplace_back("The shape is not written: a WAV file has no room for it.");
     if (instrument.layers.size() > 1)
         losses.emplace_back("Layers are not written.");

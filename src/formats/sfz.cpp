@@ -31,16 +31,56 @@ std::string opcode(const char* name, std::int64_t value)
     return opcode(name, std::to_string(value));
 }
 
-std::string envelopeOpcodes(const Envelope& e)
+/// @param which "ampeg" or "fileg".
+std::string envelopeOpcodes(const std::string& which, const Envelope& e)
 {
     const double sustain =
         e.sustainDb <= silentSustainDb ? 0.0 : 100.0 * toGain(Decibels{e.sustainDb});
-    return opcode("ampeg_delay", formatNumber(e.delay, 4))
-        + opcode("ampeg_attack", formatNumber(e.attack, 4))
-        + opcode("ampeg_hold", formatNumber(e.hold, 4))
-        + opcode("ampeg_decay", formatNumber(e.decay, 4))
-        + opcode("ampeg_sustain", formatNumber(sustain, 3))
-        + opcode("ampeg_release", formatNumber(e.release, 4));
+    const auto stage = [&](const char* name, double value, int digits) {
+        return opcode((which + "_" + name).c_str(), formatNumber(value, digits));
+    };
+    return stage("delay", e.delay, 4) + stage("attack", e.attack, 4) + stage("hold", e.hold, 4)
+        + stage("decay", e.decay, 4) + stage("sustain", sustain, 3)
+        + stage("release", e.release, 4);
+}
+
+constexpr std::pair<FilterKind, const char*> filterTypes[] = {{FilterKind::low, "lpf"},
+    {FilterKind::high, "hpf"}, {FilterKind::band, "bpf"}, {FilterKind::notch, "brf"}};
+
+/// Resonance is the height of the peak in dB, as the format has it.
+constexpr double resonanceDb = 28.9432; // 28 times
+
+std::string filterOpcodes(const Filter& f)
+{
+    std::string text;
+    for (const auto& [kind, name] : filterTypes)
+        if (kind == f.kind)
+            text += opcode("fil_type", std::string(name) + (f.steep ? "_4p" : "_2p"));
+    if (text.empty())
+        return text;
+    text += opcode("cutoff", formatNumber(f.hz, 3))
+        + opcode("resonance", formatNumber(resonanceDb * f.resonance, 3))
+        + opcode("fil_keytrack", std::lround(100.0 * f.follow))
+        + opcode("fil_veltrack", std::lround(1200.0 * f.touchOctaves));
+    if (f.envelopeOctaves != 0.0)
+        text += opcode("fileg_depth", std::lround(1200.0 * f.envelopeOctaves))
+            + envelopeOpcodes("fileg", f.envelope);
+    return text;
+}
+
+std::string lfoOpcodes(const Lfo& lfo)
+{
+    std::string text;
+    const auto wave = [&](const std::string& which, double depth, int digits) {
+        if (depth > 0.0)
+            text += opcode((which + "_freq").c_str(), formatNumber(lfo.hz, 4))
+                + opcode((which + "_depth").c_str(), formatNumber(depth, digits))
+                + opcode((which + "_fade").c_str(), formatNumber(lfo.fadeSeconds, 4));
+    };
+    wave("pitchlfo", lfo.pitchCents, 2);
+    wave("amplfo", lfo.levelDb, 3);
+    wave("fillfo", 1200.0 * lfo.cutoffOctaves, 2);
+    return text;
 }
 
 } // namespace
@@ -78,7 +118,10 @@ std::string groupOpcodes(const Layer& layer)
     if (layer.bendSemitones != 2.0)
         text += opcode("bend_up", std::lround(100.0 * layer.bendSemitones))
             + opcode("bend_down", -std::lround(100.0 * layer.bendSemitones));
-    return text + envelopeOpcodes(layer.envelope);
+    if (layer.touch != 1.0)
+        text += opcode("amp_veltrack", formatNumber(100.0 * layer.touch, 2));
+    return text + envelopeOpcodes("ampeg", layer.envelope) + filterOpcodes(layer.filter)
+        + lfoOpcodes(layer.lfo);
 }
 
 std::string fadeOpcodes(const Zone& z)
@@ -263,15 +306,62 @@ LoopMode modeIn(const Opcodes& region)
                                           : LoopMode::forward;
 }
 
+Envelope stagesIn(const Opcodes& region, const std::string& which)
+{
+    const auto stage = [&](const char* name, double fallback) {
+        return numberIn(region, (which + "_" + name).c_str(), fallback);
+    };
+    Envelope e;
+    e.delay = stage("delay", 0.0);
+    e.attack = stage("attack", 0.0);
+    e.hold = stage("hold", 0.0);
+    e.decay = stage("decay", 0.0);
+    e.sustainDb = toDecibels(stage("sustain", 100.0) / 100.0).value;
+    e.release = stage("release", 0.005);
+    return e;
+}
+
+Filter filterIn(const Opcodes& region)
+{
+    Filter f;
+    const auto type = region.find("fil_type");
+    if (type == region.end() && region.count("cutoff") == 0)
+        return f;
+    const std::string name = type != region.end() ? type->second : "lpf_2p";
+    for (const auto& [kind, prefix] : filterTypes)
+        if (name.rfind(prefix, 0) == 0)
+            f.kind = kind;
+    f.steep = name.find("_4p") != std::string::npos || name.find("_6p") != std::string::npos;
+    f.hz = numberIn(region, "cutoff", 20000.0);
+    f.resonance = numberIn(region, "resonance", 0.0) / resonanceDb;
+    f.follow = numberIn(region, "fil_keytrack", 0.0) / 100.0;
+    f.touchOctaves = numberIn(region, "fil_veltrack", 0.0) / 1200.0;
+    f.envelopeOctaves = numberIn(region, "fileg_depth", 0.0) / 1200.0;
+    if (f.envelopeOctaves != 0.0)
+        f.envelope = stagesIn(region, "fileg");
+    return f;
+}
+
+Lfo lfoIn(const Opcodes& region)
+{
+    Lfo lfo;
+    const auto wave = [&](const std::string& which) {
+        const double depth = std::abs(numberIn(region, (which + "_depth").c_str(), 0.0));
+        if (depth > 0.0) {
+            lfo.hz = numberIn(region, (which + "_freq").c_str(), lfo.hz);
+            lfo.fadeSeconds = numberIn(region, (which + "_fade").c_str(), 0.0);
+        }
+        return depth;
+    };
+    lfo.cutoffOctaves = wave("fillfo") / 1200.0;
+    lfo.levelDb = wave("amplfo");
+    lfo.pitchCents = wave("pitchlfo");
+    return lfo;
+}
+
 Envelope envelopeIn(const Opcodes& region)
 {
-    Envelope e;
-    e.delay = numberIn(region, "ampeg_delay", 0.0);
-    e.attack = numberIn(region, "ampeg_attack", 0.0);
-    e.hold = numberIn(region, "ampeg_hold", 0.0);
-    e.decay = numberIn(region, "ampeg_decay", 0.0);
-    e.sustainDb = toDecibels(numberIn(region, "ampeg_sustain", 100.0) / 100.0).value;
-    e.release = numberIn(region, "ampeg_release", 0.005);
+    Envelope e = stagesIn(region, "ampeg");
     // Written for takes that end by themselves; the envelope has its own.
     if (modeIn(region) != LoopMode::forward && e.release >= endlessRelease)
         e.release = Envelope{}.release;
@@ -329,7 +419,10 @@ Layer layerIn(const Opcodes& region)
         layer.sameKeys = SameKeys::inTurn;
     else if (region.count("lorand") + region.count("hirand") > 0)
         layer.sameKeys = SameKeys::atRandom;
+    layer.touch = numberIn(region, "amp_veltrack", 100.0) / 100.0;
     layer.envelope = envelopeIn(region);
+    layer.filter = filterIn(region);
+    layer.lfo = lfoIn(region);
     return layer;
 }
 

@@ -19,6 +19,32 @@ struct Envelope {
 };
 inline constexpr double silentSustainDb = -60.0;
 
+enum class FilterKind { off, low, high, band, notch };
+
+/// A resonant filter over the notes of a layer.
+struct Filter {
+    FilterKind kind = FilterKind::off;
+    bool steep = false; ///< 24 dB per octave instead of 12.
+    double hz = 2000.0; ///< Cutoff at key 60 without touch and envelope, 16 to 20000.
+    double resonance = 0.0; ///< 0 to 1.
+    double follow = 0.0; ///< Octaves of cutoff for each octave of the keys, 0 to 2.
+    double touchOctaves = 0.0; ///< Added at full touch, -8 to 8.
+    double envelopeOctaves = 0.0; ///< Added where the envelope stands at full level, -8 to 8.
+    Envelope envelope = {0.0, 0.002, 0.0, 0.3, silentSustainDb, 0.15};
+    bool operator==(const Filter&) const = default;
+};
+
+/// A slow wave that moves the notes of a layer, each from its own beginning.
+struct Lfo {
+    double hz = 5.0; ///< 0.01 to 40.
+    double pitchCents = 0.0; ///< Up and down, 0 to 1200.
+    double levelDb = 0.0; ///< Up and down, 0 to 24.
+    double cutoffOctaves = 0.0; ///< Up and down, 0 to 8.
+    double fadeSeconds = 0.0; ///< Until it is there, 0 to 20.
+    bool moves() const { return pitchCents > 0.0 || levelDb > 0.0 || cutoffOctaves > 0.0; }
+    bool operator==(const Lfo&) const = default;
+};
+
 /// Where on the keyboard a take sounds. Both ends belong to each range.
 struct Zone {
     int id = 0; ///< Unique in the instrument, above 0.
@@ -92,7 +118,10 @@ struct Layer {
     Notes notes = Notes::many;
     double glideSeconds = 0.0; ///< From note to note, where it plays one; 0 to 10.
     double bendSemitones = 2.0; ///< Reach of the pitch wheel, 0 to 24.
+    double touch = 1.0; ///< How far touch makes louder: 1 by the square of it, 0 not at all.
     Envelope envelope;
+    Filter filter;
+    Lfo lfo;
 
     static constexpr int mostVoices = 256;
     bool operator==(const Layer&) const = default;

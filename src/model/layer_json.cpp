@@ -17,9 +17,11 @@ constexpr Names<SameKeys, 3> sameKeysNames = {{{SameKeys::together, "together"},
 constexpr Names<Notes, 3> notesNames = {
     {{Notes::many, "many"}, {Notes::one, "one"}, {Notes::tied, "tied"}}};
 
-Envelope envelopeFrom(const json& j)
+constexpr Names<FilterKind, 5> filterNames = {{{FilterKind::off, "off"}, {FilterKind::low, "low"},
+    {FilterKind::high, "high"}, {FilterKind::band, "band"}, {FilterKind::notch, "notch"}}};
+
+Envelope envelopeFrom(const json& j, const Envelope& standard = {})
 {
-    const Envelope standard;
     return {j.value("delay", standard.delay), j.value("attack", standard.attack),
         j.value("hold", standard.hold), j.value("decay", standard.decay),
         j.value("sustainDb", standard.sustainDb), j.value("release", standard.release)};
@@ -52,6 +54,33 @@ Zone zoneFrom(const json& j)
     return z;
 }
 
+json filterJson(const Filter& f)
+{
+    return {{"kind", nameIn(filterNames, f.kind)}, {"steep", f.steep}, {"hz", f.hz},
+        {"resonance", f.resonance}, {"follow", f.follow}, {"touchOctaves", f.touchOctaves},
+        {"envelopeOctaves", f.envelopeOctaves}, {"envelope", envelopeJson(f.envelope)}};
+}
+Filter filterFrom(const json& j)
+{
+    const Filter standard;
+    return {valueIn(filterNames, j.value("kind", "off")), j.value("steep", false),
+        j.value("hz", standard.hz), j.value("resonance", 0.0), j.value("follow", 0.0),
+        j.value("touchOctaves", 0.0), j.value("envelopeOctaves", 0.0),
+        envelopeFrom(j.value("envelope", json::object()), standard.envelope)};
+}
+
+json lfoJson(const Lfo& lfo)
+{
+    return {{"hz", lfo.hz}, {"pitchCents", lfo.pitchCents}, {"levelDb", lfo.levelDb},
+        {"cutoffOctaves", lfo.cutoffOctaves}, {"fadeSeconds", lfo.fadeSeconds}};
+}
+Lfo lfoFrom(const json& j)
+{
+    const Lfo standard;
+    return {j.value("hz", standard.hz), j.value("pitchCents", 0.0), j.value("levelDb", 0.0),
+        j.value("cutoffOctaves", 0.0), j.value("fadeSeconds", 0.0)};
+}
+
 } // namespace
 
 json envelopeJson(const Envelope& e)
@@ -72,7 +101,8 @@ json layerJson(const Layer& layer)
         {"sameKeys", nameIn(sameKeysNames, layer.sameKeys)}, {"chokeGroup", layer.chokeGroup},
         {"voices", layer.voices}, {"notes", nameIn(notesNames, layer.notes)},
         {"glideSeconds", layer.glideSeconds}, {"bendSemitones", layer.bendSemitones},
-        {"envelope", envelopeJson(layer.envelope)}};
+        {"touch", layer.touch}, {"envelope", envelopeJson(layer.envelope)},
+        {"filter", filterJson(layer.filter)}, {"lfo", lfoJson(layer.lfo)}};
 }
 
 Layer layerFrom(const json& j)
@@ -99,7 +129,10 @@ Layer layerFrom(const json& j)
     layer.notes = valueIn(notesNames, j.value("notes", "many"));
     layer.glideSeconds = j.value("glideSeconds", 0.0);
     layer.bendSemitones = j.value("bendSemitones", standard.bendSemitones);
+    layer.touch = j.value("touch", 1.0);
     layer.envelope = envelopeFrom(j.at("envelope"));
+    layer.filter = filterFrom(j.value("filter", json::object()));
+    layer.lfo = lfoFrom(j.value("lfo", json::object()));
     return layer;
 }
 

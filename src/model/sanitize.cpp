@@ -161,6 +161,25 @@ void sanitize(Envelope& e)
     e.release = inRange(e.release, 0.005, 60.0, standard.release);
 }
 
+void sanitize(Filter& f)
+{
+    f.hz = inRange(f.hz, 16.0, 20000.0, 2000.0);
+    f.resonance = shareIn(f.resonance);
+    f.follow = inRange(f.follow, 0.0, 2.0, 0.0);
+    f.touchOctaves = inRange(f.touchOctaves, -8.0, 8.0, 0.0);
+    f.envelopeOctaves = inRange(f.envelopeOctaves, -8.0, 8.0, 0.0);
+    sanitize(f.envelope);
+}
+
+void sanitize(Lfo& lfo)
+{
+    lfo.hz = inRange(lfo.hz, 0.01, 40.0, 5.0);
+    lfo.pitchCents = inRange(lfo.pitchCents, 0.0, 1200.0, 0.0);
+    lfo.levelDb = inRange(lfo.levelDb, 0.0, 24.0, 0.0);
+    lfo.cutoffOctaves = inRange(lfo.cutoffOctaves, 0.0, 8.0, 0.0);
+    lfo.fadeSeconds = inRange(lfo.fadeSeconds, 0.0, 20.0, 0.0);
+}
+
 void sanitize(Layer& layer)
 {
     for (Zone& zone : layer.zones)
@@ -174,7 +193,10 @@ void sanitize(Layer& layer)
     layer.voices = std::clamp(layer.voices, 1, Layer::mostVoices);
     layer.glideSeconds = inRange(layer.glideSeconds, 0.0, 10.0, 0.0);
     layer.bendSemitones = inRange(layer.bendSemitones, 0.0, 24.0, 2.0);
+    layer.touch = inRange(layer.touch, 0.0, 1.0, 1.0);
     sanitize(layer.envelope);
+    sanitize(layer.filter);
+    sanitize(layer.lfo);
 }
 
 } // namespace

@@ -164,6 +164,50 @@ TEST_CASE("levels, follow, octaves and crossovers survive both formats", "[forma
     }
 }
 
+TEST_CASE("SFZ carries filters with their envelope, slow waves and touch; a SoundFont says no",
+    "[formats][layers][sfz]")
+{
+    const TemporaryFolder folder;
+    auto instrument = threeLayers();
+    Layer& tone = instrument.layers[0];
+    tone.filter.kind =
+        GENERATE(FilterKind::low, FilterKind::high, FilterKind::band, FilterKind::notch);
+    tone.filter.steep = GENERATE(false, true);
+    tone.filter.hz = 1234.5;
+    tone.filter.resonance = 0.4;
+    tone.filter.follow = 0.5;
+    tone.filter.touchOctaves = -1.5;
+    tone.filter.envelopeOctaves = 3.0;
+    tone.filter.envelope = {0.0, 0.05, 0.1, 0.5, -9.0, 0.4};
+    tone.lfo = {4.5, 35.0, 2.0, 0.0, 0.7};
+    tone.touch = 0.6;
+    CHECK(lossesOf(instrument, FileKind::sfz).empty());
+    REQUIRE(writtenAs(instrument, folder / "x.sfz") == "");
+    const auto again = openInstrument(folder / "x.sfz");
+    REQUIRE(again);
+    CHECK(again->layers[0].filter.kind == tone.filter.kind);
+    CHECK(again->layers[0].filter.hz == Approx(1234.5));
+    CHECK(again->layers[0].filter.resonance == Approx(0.4).margin(0.001));
+    CHECK(again->layers[0].lfo.pitchCents == Approx(35.0));
+    CHECK(again->layers[0].touch == Approx(0.6));
+    CHECK(again->layers[1].filter.kind == FilterKind::off);
+    // And it sounds the same.
+    const auto events = *parseNotes("57:0:0.6:100");
+    const auto want = renderEvents(instrument, events, 48000.0, 2.0).channels[0];
+    const auto got = renderEvents(*again, events, 48000.0, 2.0).channels[0];
+    CHECK_THAT(
+        rmsDb(std::span(got).first(24000)), WithinAbs(rmsDb(std::span(want).first(24000)), 0.1));
+    const auto losses = lossesOf(instrument, FileKind::sf2);
+    const auto says = [&](const char* word) {
+        return std::any_of(losses.begin(), losses.end(),
+            [&](const std::string& loss) { return loss.find(word) != std::string::npos; });
+    };
+    CHECK(says("filter"));
+    CHECK(says("slow wave"));
+    CHECK(says("Touch"));
+    REQUIRE(writtenAs(instrument, folder / "x.sf2") == "");
+}
+
 TEST_CASE("layers that are off are not written, and that is said", "[formats][layers]")
 {
     const TemporaryFolder folder;

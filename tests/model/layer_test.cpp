@@ -31,6 +31,10 @@ Instrument layered()
     layer.glideSeconds = 0.2;
     layer.bendSemitones = 12.0;
     layer.envelope = {0.1, 0.2, 0.3, 0.4, -12.5, 1.25};
+    layer.touch = 0.25;
+    layer.filter = {
+        FilterKind::band, true, 777.0, 0.3, 0.5, -1.0, 2.5, {0.0, 0.1, 0.2, 0.3, -6.0, 0.4}};
+    layer.lfo = {3.3, 20.0, 1.5, 0.75, 0.6};
     Zone& zone = layer.zones[0];
     zone.highKey = std::min(127, zone.lowKey + 20);
     zone.lowKeyFade = 3;
@@ -76,7 +80,7 @@ TEST_CASE("names that are not known are refused and said", "[model][layers][bad-
 {
     const auto instrument = layered();
     const auto place = GENERATE("/layers/0/when", "/layers/0/sameKeys", "/layers/1/notes",
-        "/takes/0/loop/mode", "/takes/0/tuning/source");
+        "/layers/1/filter/kind", "/takes/0/loop/mode", "/takes/0/tuning/source");
     auto j = json::parse(toJson(instrument));
     j[json::json_pointer(place)] = "sideways";
     const auto read = readWith(instrument, j.dump());

@@ -31,6 +31,8 @@ ShapeStop::ShapeStop(Session& s, QWidget* parent)
     details()->addRule();
     auto* again = details()->addButton(
         tr("Plain shape"), tr("As the recording is: quick attack, full level, short release"));
+    addFilter(details()->addFold(tr("Filter"), QStringLiteral("filter"), false));
+    addLfo(details()->addFold(tr("Slow wave"), QStringLiteral("lfo"), false));
     addNotes(details()->addFold(tr("Notes and glide"), QStringLiteral("notes"), true));
     details()->column()->addStretch(1);
     connectToLayer(delay_, tr("Change delay"), [](Layer& l, double v) { l.envelope.delay = v; });
@@ -62,6 +64,9 @@ void ShapeStop::addNotes(FieldColumn* into)
         secondsField(tr("Glide"), tr("From note to note, where one sounds"), 0.0, 10.0, 0.0));
     bend_ = into->addField(countField(
         tr("Wheel"), tr("Semitones that the pitch wheel reaches up and down"), 0, 24, 2));
+    touch_ = into->addField(percentField(
+        tr("Touch"), tr("How far touch makes louder: 0 % plays every note at full level"), 1.0));
+    connectToLayer(touch_, tr("Change touch"), [](Layer& l, double value) { l.touch = value; });
     voices_ = into->addField(countField(tr("At once"), tr("Notes at once; the oldest makes room"),
         1, Layer::mostVoices, Layer::mostVoices));
     connect(notes_, &ChoiceField::chosen, this, [this](int index) {
@@ -73,6 +78,103 @@ void ShapeStop::addNotes(FieldColumn* into)
         bend_, tr("Change wheel"), [](Layer& l, double value) { l.bendSemitones = value; });
     connectToLayer(voices_, tr("Change notes at once"),
         [](Layer& l, double value) { l.voices = int(std::lround(value)); });
+}
+
+void ShapeStop::addFilter(FieldColumn* into)
+{
+    filter_ = into->addChoice(tr("Filter"), tr("What it lets through"),
+        {tr("off"), tr("low"), tr("high"), tr("band"), tr("notch")});
+    slope_ = into->addChoice(
+        tr("Slope"), tr("How steeply it takes away, per octave"), {tr("12 dB"), tr("24 dB")});
+    connect(filter_, &ChoiceField::chosen, this, [this](int index) {
+        session().editLayer(
+            tr("Choose filter"), [&](Layer& l) { l.filter.kind = FilterKind(index); });
+    });
+    connect(slope_, &ChoiceField::chosen, this, [this](int index) {
+        session().editLayer(tr("Change slope"), [&](Layer& l) { l.filter.steep = index == 1; });
+    });
+    const auto number = [&](FieldSpec spec, const QString& step, double Filter::*part) {
+        auto* field = into->addField(std::move(spec));
+        connectToLayer(field, step, [part](Layer& l, double value) { l.filter.*part = value; });
+        return field;
+    };
+    const auto stage = [&](FieldSpec spec, double Envelope::*part) {
+        auto* field = into->addField(std::move(spec));
+        connectToLayer(field, tr("Shape the sweep"),
+            [part](Layer& l, double value) { l.filter.envelope.*part = value; });
+        return field;
+    };
+    const Filter standard;
+    cutoff_ = number(frequencyField(tr("Cutoff"), tr("Where it begins to take away"), 16.0, 20000.0,
+                         standard.hz),
+        tr("Move cutoff"), &Filter::hz);
+    resonance_ = number(percentField(tr("Resonance"), tr("How much it rings at the cutoff"), 0.0),
+        tr("Change resonance"), &Filter::resonance);
+    filterKeys_ = number(percentField(tr("Keys"),
+                             tr("How far the cutoff follows the keys, from C4 (60) on"), 0.0, 2.0),
+        tr("Change cutoff by keys"), &Filter::follow);
+    filterTouch_ = number(octavesField(tr("By touch"), tr("Octaves of cutoff at full touch")),
+        tr("Change cutoff by touch"), &Filter::touchOctaves);
+    sweep_ = number(
+        octavesField(tr("Sweep"), tr("Octaves by which the envelope below moves the cutoff")),
+        tr("Change sweep"), &Filter::envelopeOctaves);
+    const auto& e = standard.envelope;
+    sweepAttack_ = stage(
+        secondsField(tr("Sweep attack"), tr("How long it takes to rise"), 0.0, 60.0, e.attack),
+        &Envelope::attack);
+    sweepDecay_ =
+        stage(secondsField(tr("Sweep decay"), tr("How long it takes to fall"), 0.0, 60.0, e.decay),
+            &Envelope::decay);
+    sweepSustain_ =
+        stage(decibelField(tr("Sweep sustain"), tr("Where it stays while a key is held"),
+                  silentSustainDb, 0.0, e.sustainDb),
+            &Envelope::sustainDb);
+    sweepRelease_ =
+        stage(secondsField(tr("Sweep release"),
+                  tr("How long it takes to fall after the key is let go"), 0.005, 60.0, e.release),
+            &Envelope::release);
+}
+
+void ShapeStop::addLfo(FieldColumn* into)
+{
+    const auto number = [&](FieldSpec spec, double Lfo::*part) {
+        auto* field = into->addField(std::move(spec));
+        connectToLayer(
+            field, tr("Change slow wave"), [part](Layer& l, double value) { l.lfo.*part = value; });
+        return field;
+    };
+    const Lfo standard;
+    rate_ = number(
+        frequencyField(tr("Rate"), tr("Swings in a second"), 0.01, 40.0, standard.hz), &Lfo::hz);
+    lfoPitch_ = number(
+        centsField(tr("Pitch"), tr("Up and down: a vibrato"), 0.0, 1200.0), &Lfo::pitchCents);
+    lfoLevel_ = number(
+        decibelField(tr("Level"), tr("Up and down: a tremolo"), 0.0, 24.0, 0.0), &Lfo::levelDb);
+    lfoCutoff_ =
+        number(octavesField(tr("Cutoff"), tr("Octaves up and down"), 0.0), &Lfo::cutoffOctaves);
+    lfoFade_ = number(
+        secondsField(tr("Fade in"), tr("Until it is there"), 0.0, 20.0, 0.0), &Lfo::fadeSeconds);
+}
+
+void ShapeStop::showFilter(const Layer& layer)
+{
+    const Filter& f = layer.filter;
+    const bool on = f.kind != FilterKind::off;
+    filter_->setIndex(int(f.kind));
+    slope_->setIndex(f.steep ? 1 : 0);
+    slope_->setFieldEnabled(on);
+    for (const auto& [field, value] : {std::pair(cutoff_, f.hz), {resonance_, f.resonance},
+             {filterKeys_, f.follow}, {filterTouch_, f.touchOctaves}, {sweep_, f.envelopeOctaves},
+             {sweepAttack_, f.envelope.attack}, {sweepDecay_, f.envelope.decay},
+             {sweepSustain_, f.envelope.sustainDb}, {sweepRelease_, f.envelope.release}}) {
+        field->setFieldEnabled(on);
+        field->setValue(value);
+    }
+    rate_->setValue(layer.lfo.hz);
+    lfoPitch_->setValue(layer.lfo.pitchCents);
+    lfoLevel_->setValue(layer.lfo.levelDb);
+    lfoCutoff_->setValue(layer.lfo.cutoffOctaves);
+    lfoFade_->setValue(layer.lfo.fadeSeconds);
 }
 
 void ShapeStop::refresh()
@@ -92,6 +194,8 @@ void ShapeStop::refresh()
     glide_->setValue(layer.glideSeconds);
     bend_->setValue(layer.bendSemitones);
     voices_->setValue(layer.voices);
+    touch_->setValue(layer.touch);
+    showFilter(layer);
     glide_->setFieldEnabled(layer.notes != Notes::many);
     voices_->setFieldEnabled(layer.notes == Notes::many);
 }

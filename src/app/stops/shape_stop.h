@@ -17,12 +17,19 @@ public:
 
 private:
     void addNotes(FieldColumn* into);
+    void addFilter(FieldColumn* into);
+    void addLfo(FieldColumn* into);
+    void showFilter(const Layer& layer);
 
     EnvelopeView* picture_;
     QLabel* layer_;
     ValueField *delay_, *attack_, *hold_, *decay_, *sustain_, *release_;
     ChoiceField* notes_;
-    ValueField *glide_, *bend_, *voices_;
+    ValueField *glide_, *bend_, *voices_, *touch_;
+    ChoiceField *filter_, *slope_;
+    ValueField *cutoff_, *resonance_, *filterKeys_, *filterTouch_, *sweep_;
+    ValueField *sweepAttack_, *sweepDecay_, *sweepSustain_, *sweepRelease_;
+    ValueField *rate_, *lfoPitch_, *lfoLevel_, *lfoCutoff_, *lfoFade_;
 };
 
 } // namespace puretone::app

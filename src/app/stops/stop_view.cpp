@@ -211,6 +211,15 @@ FieldSpec ratioField(
     return spec;
 }
 
+FieldSpec octavesField(const QString& label, const QString& tip, double low)
+{
+    FieldSpec spec = ranged(label, tip, low, 8.0, 0.0);
+    spec.format = [](double octaves) { return QObject::tr("%1 oct").arg(octaves, 0, 'f', 2); };
+    spec.parse = [](const QString& text) { return numberFrom(text, "oct"); };
+    spec.step = [](double octaves, double steps) { return stepLinear(octaves, steps, 0.05); };
+    return spec;
+}
+
 FieldSpec placeField(const QString& label, const QString& tip)
 {
     FieldSpec spec = ranged(label, tip, -1.0, 1.0, 0.0);

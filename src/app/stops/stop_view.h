@@ -57,6 +57,8 @@ FieldSpec secondsField(
 FieldSpec centsField(const QString& label, const QString& tip, double low, double high);
 FieldSpec decibelField(
     const QString& label, const QString& tip, double low, double high, double reset);
+/// Octaves, 8 of them at most.
+FieldSpec octavesField(const QString& label, const QString& tip, double low = -8.0);
 /// From left, -1, to right, 1.
 FieldSpec placeField(const QString& label, const QString& tip);
 FieldSpec percentField(const QString& label, const QString& tip, double reset, double high = 1.0);

@@ -1,0 +1,241 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "engine/filter_run.h"
+
+#include <algorithm>
+#include <cmath>
+#include <complex>
+#include <numbers>
+
+namespace puretone {
+
+namespace {
+
+constexpr int cellFrames = 32;
+constexpr int lanes = FilterGroup::most;
+using Eight [[gnu::vector_size(32)]] = float;
+
+/// Damping (1 / Q) of each stage. Two stages without resonance are a Butterworth filter of fourth
+/// order; resonance belongs to the second.
+std::array<double, 2> dampings(const Filter& filter)
+{
+    const double sharp = std::pow(28.0, std::clamp(filter.resonance, 0.0, 1.0));
+    return filter.steep ? std::array{1.0 / 0.541196, 1.0 / (1.306563 * sharp)}
+                        : std::array{std::numbers::sqrt2 / sharp, 1.0};
+}
+
+/// What the output is made of: input, band, low.
+std::array<double, 3> mixOf(FilterKind kind, double damping)
+{
+    switch (kind) {
+    case FilterKind::low:
+        return {0.0, 0.0, 1.0};
+    case FilterKind::high:
+        return {1.0, -damping, -1.0};
+    case FilterKind::band:
+        return {0.0, damping, 0.0};
+    case FilterKind::notch:
+        return {1.0, -damping, 0.0};
+    case FilterKind::off:
+        break;
+    }
+    return {1.0, 0.0, 0.0};
+}
+
+double warped(double hz, double rate)
+{
+    return std::tan(std::numbers::pi * std::clamp(hz / rate, 1e-4, 0.45));
+}
+
+/// One channel of eight notes: where everything lies. Lanes without a note point to zeros.
+struct Lanes {
+    const float* from[2][lanes]; ///< Coefficients of each stage.
+    const float* to[2][lanes];
+    float* states[lanes];
+    float* samples[lanes];
+};
+
+/// The same anywhere in memory.
+using LooseEight [[gnu::vector_size(32), gnu::aligned(4)]] = float;
+
+[[gnu::always_inline]] inline LooseEight& eight(float* at)
+{
+    return *reinterpret_cast<LooseEight*>(at);
+}
+[[gnu::always_inline]] inline const LooseEight& eight(const float* at)
+{
+    return *reinterpret_cast<const LooseEight*>(at);
+}
+
+/// Rows become columns.
+[[gnu::always_inline]] inline void transpose(Eight* r)
+{
+    Eight t[8];
+    for (int i = 0; i < 8; i += 2) {
+        t[i] = __builtin_shufflevector(r[i], r[i + 1], 0, 8, 2, 10, 4, 12, 6, 14);
+        t[i + 1] = __builtin_shufflevector(r[i], r[i + 1], 1, 9, 3, 11, 5, 13, 7, 15);
+    }
+    Eight u[8];
+    for (int i = 0; i < 8; i += 4)
+        for (int k = 0; k < 2; ++k) {
+            u[i + k] = __builtin_shufflevector(t[i + k], t[i + k + 2], 0, 1, 8, 9, 4, 5, 12, 13);
+            u[i + k + 2] =
+                __builtin_shufflevector(t[i + k], t[i + k + 2], 2, 3, 10, 11, 6, 7, 14, 15);
+        }
+    for (int i = 0; i < 4; ++i) {
+        r[i] = __builtin_shufflevector(u[i], u[i + 4], 0, 1, 2, 3, 8, 9, 10, 11);
+        r[i + 4] = __builtin_shufflevector(u[i], u[i + 4], 4, 5, 6, 7, 12, 13, 14, 15);
+    }
+}
+
+template <class Pointer>
+[[gnu::always_inline]] inline void gather(Pointer const* rows, int offset, Eight* into)
+{
+    for (int v = 0; v < lanes; ++v)
+        into[v] = eight(rows[v] + offset);
+    transpose(into);
+}
+
+[[gnu::always_inline]] inline void filterLanes(const Lanes& l, int from, bool both)
+{
+    Eight x[cellFrames], states[8];
+    for (int i = 0; i < cellFrames; i += 8)
+        gather(l.samples, i, x + i);
+    gather(l.states, 0, states);
+    for (int s = 0; s < (both ? 2 : 1); ++s) {
+        Eight c[8], d[8];
+        gather(l.from[s], 0, c);
+        gather(l.to[s], 0, d);
+        // Coefficients reach their end at the end of the cell, wherever in it the note began.
+        for (int k = 0; k < 6; ++k)
+            d[k] = (d[k] - c[k]) * (1.0f / float(cellFrames - from));
+        Eight one = states[2 * s], two = states[2 * s + 1];
+        for (int i = from; i < cellFrames; ++i) {
+            const Eight v3 = x[i] - two;
+            const Eight band = c[0] * one + c[1] * v3;
+            const Eight low = two + c[1] * one + c[2] * v3;
+            one = 2.0f * band - one;
+            two = 2.0f * low - two;
+            x[i] = c[3] * x[i] + c[4] * band + c[5] * low;
+            for (int k = 0; k < 6; ++k)
+                c[k] += d[k];
+        }
+        states[2 * s] = one;
+        states[2 * s + 1] = two;
+    }
+    transpose(states);
+    for (int v = 0; v < lanes; ++v)
+        eight(l.states[v]) = states[v];
+    for (int i = 0; i < cellFrames; i += 8) {
+        transpose(x + i);
+        for (int v = 0; v < lanes; ++v)
+            eight(l.samples[v] + i) = x[i + v];
+    }
+}
+
+using Work = void (*)(const Lanes&, int, bool);
+
+void filterBaseline(const Lanes& l, int from, bool both)
+{
+    filterLanes(l, from, both);
+}
+
+#if defined(__x86_64__) && !defined(__clang__)
+[[gnu::target("avx2,fma")]] void filterAvx2(const Lanes& l, int from, bool both)
+{
+    filterLanes(l, from, both);
+}
+const Work work =
+    __builtin_cpu_supports("avx2") && __builtin_cpu_supports("fma") ? filterAvx2 : filterBaseline;
+#else
+const Work work = filterBaseline;
+#endif
+
+} // namespace
+
+void FilterRun::start() noexcept
+{
+    states_ = {};
+    fresh_ = true;
+}
+
+void FilterRun::set(const Filter& filter, double hz, double rate) noexcept
+{
+    const auto before = to_;
+    to_ = {passing, passing};
+    if (filter.kind != FilterKind::off) {
+        if (filter.resonance != resonance_ || filter.steep != steep_) {
+            resonance_ = filter.resonance;
+            steep_ = filter.steep;
+            const auto [first, second] = dampings(filter);
+            dampings_ = {float(first), float(second)};
+        }
+        // Single precision is within a thousandth of a cent of the cutoff.
+        const float g =
+            std::tan(std::numbers::pi_v<float> * std::clamp(float(hz / rate), 1e-4f, 0.45f));
+        for (std::size_t s = 0; s < (filter.steep ? 2U : 1U); ++s) {
+            const float k = dampings_[s];
+            const float a1 = 1.0f / (1.0f + g * (g + k)), a2 = g * a1, a3 = g * a2;
+            const auto mix = mixOf(filter.kind, double(k));
+            to_[s] = {a1, a2, a3, float(mix[0]), float(mix[1]), float(mix[2]), 0.0f, 0.0f};
+        }
+    }
+    from_ = fresh_ ? to_ : before;
+    fresh_ = false;
+    second_ = from_[1] != passing || to_[1] != passing;
+    idle_ = !second_ && from_[0] == passing && to_[0] == passing;
+}
+
+void FilterGroup::add(FilterRun& run, float* left, float* right) noexcept
+{
+    runs_[std::size_t(count_)] = &run;
+    buffers_[0][std::size_t(count_)] = left;
+    buffers_[1][std::size_t(count_)] = right;
+    ++count_;
+}
+
+void FilterGroup::run(int from) noexcept
+{
+    if (count_ == 0)
+        return;
+    const auto count = std::size_t(count_);
+    alignas(32) float noStates[8] = {}, noSamples[cellFrames] = {};
+    Lanes l;
+    bool both = false;
+    for (std::size_t v = 0; v < lanes; ++v)
+        for (std::size_t s = 0; s < 2; ++s) {
+            l.from[s][v] = v < count ? runs_[v]->from_[s].data() : FilterRun::passing.data();
+            l.to[s][v] = v < count ? runs_[v]->to_[s].data() : FilterRun::passing.data();
+        }
+    for (std::size_t v = 0; v < count; ++v)
+        both = both || runs_[v]->second_;
+    for (std::size_t channel = 0; channel < 2; ++channel) {
+        bool any = false;
+        for (std::size_t v = 0; v < lanes; ++v) {
+            float* samples = v < count ? buffers_[channel][v] : nullptr;
+            any = any || samples != nullptr;
+            l.samples[v] = samples != nullptr ? samples : noSamples;
+            l.states[v] = samples != nullptr ? runs_[v]->states_[channel].data() : noStates;
+        }
+        if (any)
+            work(l, from, both);
+    }
+    count_ = 0;
+}
+
+double filterGain(const Filter& filter, double cutoff, double hz, double rate)
+{
+    if (filter.kind == FilterKind::off)
+        return 1.0;
+    // The bilinear transform's own frequency, over the cutoff's.
+    const std::complex<double> s(0.0, warped(hz, rate) / warped(cutoff, rate));
+    const auto damping = dampings(filter);
+    std::complex<double> gain = 1.0;
+    for (std::size_t k = 0; k < (filter.steep ? 2U : 1U); ++k) {
+        const auto below = s * s + damping[k] * s + 1.0;
+        const auto mix = mixOf(filter.kind, damping[k]);
+        gain *= mix[0] + (mix[1] * s + mix[2]) / below;
+    }
+    return std::abs(gain);
+}
+
+} // namespace puretone

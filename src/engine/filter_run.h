@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "model/layer.h"
+
+#include <array>
+
+namespace puretone {
+
+/// One note's filter: one or two state-variable stages without delay in their loops, stable and in
+/// tune however fast the cutoff moves (V. Zavalishin, The Art of VA Filter Design, 2012, chapter 4;
+/// A. Simper's form of 2013). Coefficients stand at the ends of a cell and go straight between. No
+/// allocation, no locks.
+class FilterRun {
+public:
+    /// A new note: silent, and at once where set() says.
+    void start() noexcept;
+    /// Where the cutoff stands at the end of the next cell. @param rate Frames per second.
+    void set(const Filter& filter, double hz, double rate) noexcept;
+    /// Whether the next cell passes as it is.
+    bool idle() const noexcept { return idle_ && !fresh_; }
+
+private:
+    friend class FilterGroup;
+    /// a1, a2, a3, the shares of input, band and low in the output, and two that make up eight.
+    using Stage = std::array<float, 8>;
+    static constexpr Stage passing = {1.0f, 0.0f, 0.0f, 1.0f, 0.0f, 0.0f, 0.0f, 0.0f};
+
+    std::array<Stage, 2> from_{passing, passing}, to_{passing, passing};
+    /// Of each channel: two for each stage, and what makes up eight.
+    std::array<std::array<float, 8>, 2> states_{};
+    bool fresh_ = true, idle_ = true;
+    double resonance_ = -1.0; ///< That the dampings are for.
+    bool steep_ = false;
+    std::array<float, 2> dampings_{};
+    bool second_ = false; ///< Whether the second stage does anything.
+};
+
+/// Up to eight notes side by side, as one vector.
+class FilterGroup {
+public:
+    static constexpr int most = 8;
+    /// @param right Null for a note of one channel. @return False when there is no room.
+    void add(FilterRun& run, float* left, float* right) noexcept;
+    bool full() const noexcept { return count_ == most; }
+    /// Filters frames `from` to 32 of every buffer in place, and forgets them.
+    void run(int from = 0) noexcept;
+
+private:
+    std::array<FilterRun*, most> runs_{};
+    std::array<std::array<float*, most>, 2> buffers_{};
+    int count_ = 0;
+};
+
+/// Gain of a note's filter at a frequency, linear, for drawing and tests.
+double filterGain(const Filter& filter, double cutoff, double hz, double rate);
+
+} // namespace puretone
