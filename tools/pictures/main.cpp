@@ -59,10 +59,10 @@ void addLayers(MainWindow& window)
 {
     auto& session = window.session();
     session.edit("Layers", [](Instrument& next) {
+        const int valve = duplicateLayer(next, next.layers[0].id);
+        const int closing = duplicateLayer(next, valve);
         Layer& tone = next.layers[0];
         tone.name = "Pipe";
-        const int valve = duplicateLayer(next, tone.id);
-        const int closing = duplicateLayer(next, valve);
         Layer& opens = *next.layer(valve);
         opens.name = "Valve opens";
         opens.sameKeys = SameKeys::inTurn;
@@ -77,6 +77,10 @@ void addLayers(MainWindow& window)
         closes.when = SoundsWhen::release;
         closes.follow = 0.0;
         closes.levelDb = -12.0;
+        tone.filter.kind = FilterKind::low;
+        tone.filter.resonance = 0.2;
+        tone.filter.envelopeOctaves = 2.0;
+        tone.lfo.pitchCents = 12.0;
         for (auto& zone : closes.zones) {
             zone.lowKey = 36;
             zone.highKey = 84;

@@ -191,13 +191,13 @@ void ShapeStop::refresh()
     layer_->setVisible(session().instrument().layers.size() > 1);
     layer_->setText(tr("Layer: %1").arg(QString::fromStdString(layer.name)));
     notes_->setIndex(int(layer.notes));
+    glide_->setFieldEnabled(layer.notes != Notes::many);
+    voices_->setFieldEnabled(layer.notes == Notes::many);
     glide_->setValue(layer.glideSeconds);
     bend_->setValue(layer.bendSemitones);
     voices_->setValue(layer.voices);
     touch_->setValue(layer.touch);
     showFilter(layer);
-    glide_->setFieldEnabled(layer.notes != Notes::many);
-    voices_->setFieldEnabled(layer.notes == Notes::many);
 }
 
 } // namespace puretone::app
