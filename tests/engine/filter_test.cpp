@@ -202,7 +202,8 @@ TEST_CASE("the slow wave moves pitch and level, each note from its beginning", "
         worst = std::max(
             worst, std::abs(double(whole[i]) - 2.0 * double(whole[i - 1]) + double(whole[i - 2])));
     double usual = 0.0;
-    const auto steady = part(play(instrumentOf(instrument.takes[0]), 57, 1.5), 0.1, 1.4);
+    const auto plain = play(instrumentOf(instrument.takes[0]), 57, 1.5);
+    const auto steady = part(plain, 0.1, 1.4);
     for (std::size_t i = 2; i < steady.size(); ++i)
         usual = std::max(usual,
             std::abs(double(steady[i]) - 2.0 * double(steady[i - 1]) + double(steady[i - 2])));
