@@ -101,8 +101,8 @@ void purity()
 int main(int count, char** words)
 {
     returnLargeMemory();
-    const std::pair<const char*, void (*)()> parts[] = {{"voices", voices}, {"block", block},
-        {"notes", notes}, {"memory", memory}, {"edits", edits}, {"purity", purity}};
+    const std::pair<const char*, void (*)()> parts[] = {{"memory", memory}, {"voices", voices},
+        {"block", block}, {"notes", notes}, {"edits", edits}, {"purity", purity}};
     for (const auto& [name, part] : parts)
         if (count < 2 || std::any_of(words + 1, words + count, [n = name](const char* w) {
                 return std::strcmp(w, n) == 0;

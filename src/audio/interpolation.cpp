@@ -1,23 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "audio/interpolation.h"
 
+#include "audio/bessel.h"
+
 #include <cmath>
 #include <numbers>
 
 namespace puretone {
 
 namespace {
-
-/// Modified Bessel function of the first kind, order 0, by its series.
-double besselI0(double x)
-{
-    double sum = 1.0, term = 1.0;
-    for (int k = 1; k < 60 && term > 1e-18 * sum; ++k) {
-        term *= (x / 2.0 / k) * (x / 2.0 / k);
-        sum += term;
-    }
-    return sum;
-}
 
 double sinc(double x)
 {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/kernel.h"
 
+#include "audio/bessel.h"
 #include "engine/kernel_terms.h"
 
 #include <bit>
@@ -10,17 +11,6 @@
 namespace puretone {
 
 namespace {
-
-/// Modified Bessel function of the first kind, order 0, by its series.
-double besselI0(double x)
-{
-    double sum = 1.0, term = 1.0;
-    for (int k = 1; k < 40 && term > 1e-17 * sum; ++k) {
-        term *= (x / 2.0 / k) * (x / 2.0 / k);
-        sum += term;
-    }
-    return sum;
-}
 
 double valueAt(const KernelTerms& terms, double t)
 {

@@ -140,6 +140,24 @@ int Performance::lastHeld() const noexcept
     return *last == 0 ? -1 : int(last - heldSince_.begin());
 }
 
+int Performance::lastHeldIn(std::uint32_t layer) const noexcept
+{
+    int last = -1;
+    for (int key = 0; key < 128; ++key) {
+        const auto place = std::size_t(key);
+        if (heldSince_[place] == 0
+            || (last >= 0 && heldSince_[place] < heldSince_[std::size_t(last)]))
+            continue;
+        const auto& candidates = program_->zonesOfKey[place];
+        if (std::any_of(candidates.begin(), candidates.end(), [&](std::uint32_t index) {
+                const ProgramZone& zone = program_->zones[index];
+                return zone.layer == layer && inZone(zone.zone, key, touch_[place]);
+            }))
+            last = key;
+    }
+    return last;
+}
+
 /// Of several zones on the same key, the one whose turn it is.
 void Performance::choose(Chosen& chosen, int key) noexcept
 {
@@ -266,17 +284,16 @@ void Performance::noteOff(int key) noexcept
 bool Performance::goBack(const Voice& voice) noexcept
 {
     const ProgramLayer& layer = layerOf(voice);
-    const int back = lastHeld();
-    if (layer.notes == Notes::many || layer.when == SoundsWhen::release || back < 0
+    if (layer.notes == Notes::many || layer.when == SoundsWhen::release
         || voice.program() != program_)
         return false;
+    const int back = lastHeldIn(voice.zone()->layer);
+    if (back < 0)
+        return false;
     ++events_;
-    bool sounded = false;
-    sound(back, touch_[std::size_t(back)], true, [&](const ProgramLayer& other) {
-        sounded = sounded || &other == &layer;
-        return &other == &layer;
-    });
-    return sounded;
+    sound(back, touch_[std::size_t(back)], true,
+        [&](const ProgramLayer& other) { return &other == &layer; });
+    return true;
 }
 
 void Performance::endNotes(int key, End how) noexcept

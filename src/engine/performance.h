@@ -61,6 +61,8 @@ private:
     bool holds(int key) const noexcept { return pedal_ || sostenuto_[std::size_t(key)]; }
     /// The key that was pressed last of those that are down; -1 where none is.
     int lastHeld() const noexcept;
+    /// The same of those that a layer plays.
+    int lastHeldIn(std::uint32_t layer) const noexcept;
 
     /// Plays the layers that a key sounds.
     ///

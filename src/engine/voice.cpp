@@ -59,7 +59,12 @@ void Voice::start(const VoiceStart& how) noexcept
         wentRound_ = true; // no fade in
     }
     sustained = false;
-    setGains(how.velocity);
+    follows_ = false;
+    velocity_ = how.velocity;
+    touchShare_ = velocity_ / 127.0;
+    const auto [leftGain, rightGain] = wantedGains();
+    gainLeft_ = gainLeftTo_ = leftGain;
+    gainRight_ = gainRightTo_ = rightGain;
     ramp_ = 1.0;
     rampStep_ = 0.0;
     envelope_.start(layer().envelope, rate_);
@@ -140,14 +145,29 @@ void Voice::runEnvelope(int from) noexcept
             gains_[std::size_t(i)] *= float(lfoGainAt(i));
 }
 
-void Voice::setGains(int velocity) noexcept
+Voice::Gains Voice::wantedGains() const noexcept
 {
     // The square law that SoundFont and SFZ players use: half the velocity is 12 dB less.
-    touchShare_ = velocity / 127.0;
     const double touch = std::pow(touchShare_, 2.0 * layer().touch);
-    const double gain = touch * zoneGain(zone_->zone, key_, velocity);
-    gainLeft_ = gain * double(zone_->left);
-    gainRight_ = gain * double(zone_->right);
+    const double gain = touch * zoneGain(zone_->zone, key_, velocity_);
+    return {gain * double(zone_->left), gain * double(zone_->right)};
+}
+
+/// A level or a place that is turned while the note sounds is there within a few cells.
+void Voice::followGains() noexcept
+{
+    const auto next = [](double now, double wanted) {
+        const double way = wanted - now;
+        return std::abs(way) < 1e-5 ? wanted : now + tuningShare * way;
+    };
+    gainLeft_ = gainLeftTo_;
+    gainRight_ = gainRightTo_;
+    if (!follows_)
+        return;
+    const auto wanted = wantedGains();
+    gainLeftTo_ = next(gainLeft_, wanted.left);
+    gainRightTo_ = next(gainRight_, wanted.right);
+    follows_ = gainLeftTo_ != wanted.left || gainRightTo_ != wanted.right;
 }
 
 void Voice::glideWithin(double seconds) noexcept
@@ -221,10 +241,13 @@ void Voice::moveTo(const Program& program, const ProgramZone& zone, double secon
         position_ = position();
     program_ = &program;
     zone_ = &zone;
+    follows_ = true;
     position_ = std::max(position_, zone.sound->start);
     // A key that was let go while the sound would have ended by itself.
-    if (letGo_ && !zone.sound->endsItself())
+    if (letGo_ && !zone.sound->endsItself()) {
         envelope_.release();
+        filterEnvelope_.release();
+    }
     placeAgain(); // where the joint is now
     wrap();
     gear_ = gearFor(speed_, zone.sound->recorded->octaves());
@@ -238,6 +261,7 @@ void Voice::keepIn(const Program& program, const ProgramZone& zone) noexcept
 {
     program_ = &program;
     zone_ = &zone;
+    follows_ = true;
 }
 
 void Voice::wrap() noexcept
@@ -277,6 +301,7 @@ void Voice::beginCell(Bend bend) noexcept
         stop();
         return;
     }
+    followGains();
     moveSlowly(cellFrames);
     runEnvelope(0);
     readCell(bend, 0);
@@ -375,7 +400,8 @@ void Voice::fade(const ReadingWay& way, int from, int count) noexcept
 void Voice::shape(int from) noexcept
 {
     const Cell& right = mono_ ? readLeft_ : readRight_;
-    if (rampStep_ == 0.0 && from == 0) {
+    const bool still = gainLeft_ == gainLeftTo_ && gainRight_ == gainRightTo_;
+    if (rampStep_ == 0.0 && from == 0 && still) {
         const auto gainLeft = float(gainLeft_ * ramp_), gainRight = float(gainRight_ * ramp_);
         for (std::size_t i = 0; i < cellFrames; ++i)
             left_[i] = readLeft_[i] * (gains_[i] * gainLeft);
@@ -384,11 +410,13 @@ void Voice::shape(int from) noexcept
                 right_[i] = right[i] * (gains_[i] * gainRight);
         return;
     }
+    const double leftStep = (gainLeftTo_ - gainLeft_) / cellFrames;
+    const double rightStep = (gainRightTo_ - gainRight_) / cellFrames;
     for (int i = from; i < cellFrames; ++i) {
         const auto at = std::size_t(i);
         const double g = double(gains_[at]) * rampAt(i);
-        left_[at] = readLeft_[at] * float(gainLeft_ * g);
-        right_[at] = right[at] * float(gainRight_ * g);
+        left_[at] = readLeft_[at] * float((gainLeft_ + leftStep * i) * g);
+        right_[at] = right[at] * float((gainRight_ + rightStep * i) * g);
     }
 }
 

@@ -87,7 +87,11 @@ private:
         float* right) noexcept;
     void fade(const ReadingWay& way, int from, int count) noexcept;
     void shape(int from) noexcept;
-    void setGains(int velocity) noexcept;
+    struct Gains {
+        double left, right;
+    };
+    Gains wantedGains() const noexcept;
+    void followGains() noexcept;
     void moveSlowly(int frames) noexcept;
     void moveFilter(int frames) noexcept;
     void runEnvelope(int from) noexcept;
@@ -97,7 +101,10 @@ private:
     }
     void glideWithin(double seconds) noexcept;
     /// Whether both sides are one.
-    bool oneSide() const noexcept { return mono_ && gainLeft_ == gainRight_; }
+    bool oneSide() const noexcept
+    {
+        return mono_ && gainLeft_ == gainRight_ && gainLeftTo_ == gainRightTo_;
+    }
     void wrap() noexcept;
     double rampAt(int frame) const noexcept
     {
@@ -148,7 +155,10 @@ private:
     int key_ = 0;
     std::uint64_t age_ = 0;
     std::uint64_t event_ = 0;
-    double gainLeft_ = 1.0, gainRight_ = 1.0;
+    int velocity_ = 100;
+    bool follows_ = false; ///< The gains are on their way to others.
+    /// At the cell's first frame and behind its last one.
+    double gainLeft_ = 1.0, gainRight_ = 1.0, gainLeftTo_ = 1.0, gainRightTo_ = 1.0;
     double ramp_ = 1.0, rampStep_ = 0.0; ///< At the cell's first frame, and for each frame.
     /// Heard again and again: from here, for so many frames of the recording; 0 for a whole note.
     double againFrom_ = 0.0, againFrames_ = 0.0;

@@ -2,6 +2,8 @@
 #include "base/in_range.h"
 #include "formats/formats.h"
 
+#include <map>
+
 namespace puretone {
 
 Take finishedTake(int id, const std::string& name, RecordingPtr recording, double midi,
@@ -103,8 +105,6 @@ std::string comparePlaces(const Region& want, const Region& got)
     const Layer& b = *got.layer;
     const Zone& x = want.zone;
     const Zone& y = got.zone;
-    if (std::abs(want.pan - got.pan) > 0.006)
-        return "the place left or right";
     if (a.when != b.when)
         return "when it sounds";
     if (auto what = compareMovements(a, b); !what.empty())
@@ -138,8 +138,9 @@ std::string compareRegion(const Region& want, const Region& got, const Exactness
             return "the tuning";
     if (std::abs(want.levelDb - got.levelDb) > exactness.db)
         return "the level";
-    if (want.layer->chokeGroup != got.layer->chokeGroup)
-        return "the choke group";
+    // A hundredth: a SoundFont counts the halves of a stereo sound in tenths of a dB.
+    if (std::abs(want.pan - got.pan) > 0.012)
+        return "the place left or right";
     // What was read is a finished sample, with everything in it.
     const auto& was = *want.prepared;
     const Take& is = *got.take;
@@ -157,7 +158,13 @@ std::string difference(const std::vector<Region>& original, const std::vector<Re
 {
     if (original.size() != readBack.size())
         return "the number of zones";
+    // Readers number groups as they come: it counts which regions share one.
+    std::map<int, int> groups{{0, 0}}, back{{0, 0}};
     for (std::size_t i = 0; i < original.size(); ++i) {
+        const int was = original[i].layer->chokeGroup, is = readBack[i].layer->chokeGroup;
+        if (groups.emplace(was, is).first->second != is
+            || back.emplace(is, was).first->second != was)
+            return "the choke group";
         auto what = compareRegion(original[i], readBack[i], exactness);
         if (what.empty())
             what = compareShape(original[i], readBack[i]);
@@ -177,6 +184,17 @@ Tuning tuningOn(int key, double movedCents, Layer& layer)
     }
     const int keys = intIn(std::round(movedCents / 100.0), key - 127, key);
     return {key - keys, movedCents - 100.0 * keys, TuningSource::fromFile};
+}
+
+int ChokeGroups::of(int number)
+{
+    if (number == 0)
+        return 0;
+    const auto known = known_.find(number);
+    if (known != known_.end())
+        return known->second;
+    constexpr std::size_t most = 16;
+    return known_[number] = known_.size() < most ? int(known_.size()) + 1 : 0;
 }
 
 Layer& layerFor(Instrument& instrument, const Layer& like, bool begins)

@@ -7,6 +7,7 @@
 #include "formats/regions.h"
 
 #include <filesystem>
+#include <map>
 
 namespace puretone {
 
@@ -42,6 +43,16 @@ std::string compareAudio(const Audio& wanted, const Audio& got, int bits);
 /// where the pitch follows the keys one to one; otherwise keys are counted from that root, and
 /// whole octaves go into the layer.
 Tuning tuningOn(int key, double movedCents, Layer& layer);
+
+/// The groups of a file, whatever their numbers, as those of an instrument: 1 to 16 as they come, 0
+/// for none and for those beyond.
+class ChokeGroups {
+public:
+    int of(int number);
+
+private:
+    std::map<int, int> known_;
+};
 
 /// The layer that a region which was read belongs to: the last one where it is played the same way
 /// and nothing says that another begins; otherwise a new one, as long as there is room.

@@ -148,7 +148,7 @@ Envelope envelopeIn(const Amounts& zone)
 /// @param rightHalf Gives the zone that plays a sample, of the zones behind this one.
 template <class RightHalf>
 bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Header>& headers,
-    const Amounts& preset, const Amounts& zone, RightHalf rightHalf)
+    const Amounts& preset, const Amounts& zone, ChokeGroups& groups, RightHalf rightHalf)
 {
     const auto index = std::size_t(amountIn(zone, sampleId, 0));
     if (index >= headers.size())
@@ -193,7 +193,7 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
     Layer like;
     like.name.clear();
     like.follow = amountIn(zone, scaleTuning, 100) / 100.0;
-    like.chokeGroup = std::clamp(amountIn(zone, exclusiveClass, 0), 0, 16);
+    like.chokeGroup = groups.of(amountIn(zone, exclusiveClass, 0));
     like.envelope = envelopeIn(zone);
     if (mode != LoopMode::forward && endless)
         like.envelope.release = Envelope{}.release;
@@ -241,6 +241,7 @@ Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::
     if (data.at("phdr").size() < 2 * presetSize)
         return damaged("it names no preset");
     Instrument instrument;
+    ChokeGroups groups;
     ByteReader preset(data.at("phdr"));
     const auto title = preset.text(20);
     instrument.name = std::string(title.substr(0, title.find('\0')));
@@ -259,7 +260,7 @@ Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::
                         return &zones[k];
                 return nullptr;
             };
-            if (!addZone(instrument, *tables, headers, outer, zones[i], rightHalf))
+            if (!addZone(instrument, *tables, headers, outer, zones[i], groups, rightHalf))
                 return damaged("a sample lies outside of it");
         }
     }

@@ -254,19 +254,19 @@ void migrate(json& j, int schema)
         from1To2(j);
 }
 
-/// Ids that tell everything apart, and takes for all zones. @return What is wrong; empty when
-/// nothing is.
-std::string contradiction(const Instrument& instrument)
+/// Ids that tell everything apart, and takes for all zones, before any audio is decoded. @return
+/// What is wrong; empty when nothing is.
+std::string contradiction(const std::vector<int>& takeIds, const std::vector<Layer>& instrument)
 {
     // Room above for those that are given later.
     const auto free = [](std::set<int>& known, int id) {
         return id > 0 && id < 1000000000 && known.insert(id).second;
     };
     std::set<int> takes, layers, zones;
-    for (const auto& take : instrument.takes)
-        if (!free(takes, take.id))
+    for (const int id : takeIds)
+        if (!free(takes, id))
             return "two of its takes are the same one";
-    for (const auto& layer : instrument.layers) {
+    for (const auto& layer : instrument) {
         if (!free(layers, layer.id))
             return "two of its layers are the same one";
         for (const auto& zone : layer.zones) {
@@ -276,7 +276,7 @@ std::string contradiction(const Instrument& instrument)
                 return "two of its zones are the same one";
         }
     }
-    return {};
+    return zones.size() > mostZones ? "it has more zones than can be played" : "";
 }
 
 } // namespace
@@ -295,10 +295,14 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
             return tl::unexpected(damagedDocument(name, "it claims more than can be played"));
         Instrument instrument;
         instrument.name = j.at("name").get<std::string>();
-        // First what costs nothing: a file that contradicts itself is not decoded.
         instrument.layers.clear();
         for (const auto& layer : j.at("layers"))
             instrument.layers.push_back(layerFrom(layer));
+        std::vector<int> takeIds;
+        for (const auto& t : j.at("takes"))
+            takeIds.push_back(whole<int>(t.at("id")));
+        if (const auto what = contradiction(takeIds, instrument.layers); !what.empty())
+            return tl::unexpected(damagedDocument(name, what));
         for (const auto& t : j.at("takes")) {
             auto recording =
                 audio(t.at("audio").get<std::string>(), t.at("fileName").get<std::string>());
@@ -306,8 +310,6 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
                 return tl::unexpected(recording.error());
             instrument.takes.push_back(takeFrom(t, *recording));
         }
-        if (const auto what = contradiction(instrument); !what.empty())
-            return tl::unexpected(damagedDocument(name, what));
         instrument.a4 = j.value("a4", concertPitch.value);
         for (auto& take : instrument.takes)
             take.tuning.a4 = instrument.a4;

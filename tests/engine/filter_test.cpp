@@ -3,6 +3,7 @@
 
 #include "engine/render.h"
 #include "pitch/report.h"
+#include "support/blocks.h"
 #include "support/no_allocation.h"
 #include "support/takes.h"
 
@@ -238,29 +239,10 @@ TEST_CASE("filters, waves and glides: blocks of any size give the same bits", "[
     const int second = duplicateLayer(instrument, 1);
     instrument.layer(second)->notes = Notes::many;
     instrument.layer(second)->filter.kind = FilterKind::band;
-    constexpr int all = 8192;
-    const auto render = [&](int block) {
-        const auto owner = std::make_unique<Engine>();
-        Engine& engine = *owner;
-        engine.prepare(rate);
-        engine.setProgram(Compiler().compile(instrument, rate));
-        std::vector<float> left(all), right(all);
-        engine.process(left.data(), right.data(), 0);
-        const std::pair<int, MidiEvent> events[] = {{5, MidiEvent::noteOn(57, 90)},
-            {2049, MidiEvent::noteOn(64, 110)}, {3001, {MidiEvent::Kind::bend, 0, 0, -0.8f}},
-            {4111, MidiEvent::noteOff(64)}, {6145, MidiEvent::noteOff(57)}, {all, {}}};
-        int done = 0;
-        for (const auto& [at, event] : events) {
-            while (done < at) {
-                const int count = std::min(block, at - done);
-                engine.process(left.data() + done, right.data() + done, count);
-                done += count;
-            }
-            engine.handle(event);
-        }
-        left.insert(left.end(), right.begin(), right.end());
-        return left;
-    };
+    const std::vector<EventAt> events{{5, MidiEvent::noteOn(57, 90)},
+        {2049, MidiEvent::noteOn(64, 110)}, {3001, {MidiEvent::Kind::bend, 0, 0, -0.8f}},
+        {4111, MidiEvent::noteOff(64)}, {6145, MidiEvent::noteOff(57)}};
+    const auto render = [&](int block) { return playInBlocks(instrument, events, 8192, block); };
     const auto reference = render(64);
     for (const int block : {1, 7, 128, 512})
         CHECK(render(block) == reference);

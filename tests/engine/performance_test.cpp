@@ -314,3 +314,41 @@ TEST_CASE("a layer that is changed while it sounds goes on", "[engine][layers][p
     CHECK(engine->look().voices == 0);
     CHECK(rmsDb(left) < -120.0);
 }
+
+TEST_CASE("one note goes back to a key that its layer plays, not to any", "[engine][layers][one]")
+{
+    auto instrument = toneOf(57.0);
+    instrument.layers[0].notes = Notes::one;
+    instrument.layers[0].zones[0].highKey = 70;
+    // 80 was pressed last of those that are held, and belongs to nobody.
+    const auto out = play(instrument,
+        {on(0.0, 57), on(0.2, 80), on(0.4, 64), off(0.8, 64), off(1.4, 57), off(1.4, 80)});
+    CHECK_THAT(heardKey(out, 0.5, 0.75), WithinAbs(64.0, 0.02));
+    CHECK_THAT(heardKey(out, 0.9, 1.35), WithinAbs(57.0, 0.02));
+}
+
+TEST_CASE("a level or a place that is turned is heard on the held note, without a step",
+    "[engine][layers][program]")
+{
+    auto instrument = levels({0.2f}, 4.0);
+    Compiler compiler;
+    const auto owner = std::make_unique<Engine>();
+    owner->prepare(rate);
+    owner->setProgram(compiler.compile(instrument, rate));
+    std::vector<float> left(4800), right(4800);
+    owner->process(left.data(), right.data(), 0);
+    owner->handle(MidiEvent::noteOn(60, 127));
+    owner->process(left.data(), right.data(), 4800);
+    const float before = left.back();
+    instrument.layers[0].levelDb = -6.0205999;
+    instrument.layers[0].zones[0].pan = -1.0;
+    owner->setProgram(compiler.compile(instrument, rate));
+    owner->process(left.data(), right.data(), 4800);
+    CHECK_THAT(double(left.back()), WithinAbs(0.5 * double(before), 0.001));
+    CHECK_THAT(double(right.back()), WithinAbs(0.0, 0.001));
+    // A sixth of the way in a cell of 32 frames.
+    float worst = std::abs(left.front() - before);
+    for (std::size_t i = 1; i < left.size(); ++i)
+        worst = std::max(worst, std::abs(left[i] - left[i - 1]));
+    CHECK(double(worst) < 0.001);
+}

@@ -94,7 +94,7 @@ TEST_CASE("SFZ carries layers, turns, releases, groups and follow", "[formats][l
     CHECK(again->layers[1].sameKeys == SameKeys::inTurn);
     CHECK(again->layers[1].zones.size() == 4);
     CHECK(again->layers[1].envelope.attack == Approx(0.002));
-    CHECK(again->layers[1].chokeGroup == 2);
+    CHECK(again->layers[1].chokeGroup == 1); // the first that the file names
     CHECK(again->layers[2].when == SoundsWhen::release);
     CHECK(again->layers[2].follow == 0.0);
     // And it sounds the same.
@@ -126,7 +126,7 @@ TEST_CASE("a SoundFont says what it leaves out and keeps the rest", "[formats][l
     REQUIRE(again->layers.size() == 2);
     CHECK(again->layers[0].envelope.sustainDb == Approx(-9.0).margin(0.1));
     CHECK(again->layers[1].envelope.sustainDb == Approx(0.0).margin(0.1));
-    CHECK(again->layers[1].chokeGroup == 2);
+    CHECK(again->layers[1].chokeGroup == 1);
     CHECK(again->layers[1].zones[0].pan == Approx(-0.3).margin(0.005));
     // Nothing that it could carry is left: an error, not an empty file.
     instrument.layers = {instrument.layers[2]};
@@ -241,4 +241,22 @@ TEST_CASE("foreign SFZ: groups that are played alike are one layer", "[formats][
     CHECK(read->layers[1].when == SoundsWhen::release);
     CHECK(read->layers[1].zones[0].levelDb == -6.0);
     CHECK(read->layers[2].follow == 0.0);
+}
+
+TEST_CASE("foreign SFZ: a group is a name until it is off by itself", "[formats][layers][sfz]")
+{
+    const TemporaryFolder folder;
+    REQUIRE(
+        writeWav(folder / "a.wav", mono(harmonicTone(220.0, 48000.0, 0.3)), SampleFormat::int16));
+    std::ofstream(folder / "x.sfz") << "<region> sample=a.wav group=7\n"
+                                       "<region> sample=a.wav group=400 off_by=400\n"
+                                       "<region> sample=a.wav group=-3 off_by=-3\n"
+                                       "<region> sample=a.wav group=400 off_by=400\n";
+    const auto read = openInstrument(folder / "x.sfz");
+    REQUIRE(read);
+    REQUIRE(read->layers.size() == 4);
+    CHECK(read->layers[0].chokeGroup == 0);
+    CHECK(read->layers[1].chokeGroup == 1);
+    CHECK(read->layers[2].chokeGroup == 2);
+    CHECK(read->layers[3].chokeGroup == 1);
 }

@@ -1,0 +1,191 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/quantity.h"
+#include "formats/formats.h"
+#include "formats/sfz_words.h"
+
+namespace puretone {
+
+using namespace sfz;
+
+namespace {
+
+/// Letters that every file system and every SFZ reader takes.
+std::string plainFileName(const std::string& name)
+{
+    std::string plain;
+    for (const char c : name) {
+        const auto u = static_cast<unsigned char>(c);
+        plain += std::isalnum(u) != 0 || u >= 0x80 || c == '-' || c == '_' || c == ' ' ? c : '_';
+    }
+    return plain.empty() ? "take" : plain;
+}
+
+std::string opcode(const char* name, const std::string& value)
+{
+    return std::string(name) + "=" + value + "\n";
+}
+std::string opcode(const char* name, std::int64_t value)
+{
+    return opcode(name, std::to_string(value));
+}
+
+/// @param which "ampeg" or "fileg".
+std::string envelopeOpcodes(const std::string& which, const Envelope& e)
+{
+    const double sustain =
+        e.sustainDb <= silentSustainDb ? 0.0 : 100.0 * toGain(Decibels{e.sustainDb});
+    const auto stage = [&](const char* name, double value, int digits) {
+        return opcode((which + "_" + name).c_str(), formatNumber(value, digits));
+    };
+    return stage("delay", e.delay, 4) + stage("attack", e.attack, 4) + stage("hold", e.hold, 4)
+        + stage("decay", e.decay, 4) + stage("sustain", sustain, 3)
+        + stage("release", e.release, 4);
+}
+
+std::string filterOpcodes(const Filter& f)
+{
+    std::string text;
+    for (const auto& [kind, name] : filterTypes)
+        if (kind == f.kind)
+            text += opcode("fil_type", std::string(name) + (f.steep ? "_4p" : "_2p"));
+    if (text.empty())
+        return text;
+    text += opcode("cutoff", formatNumber(f.hz, 3))
+        + opcode("resonance", formatNumber(resonanceDb * f.resonance, 3))
+        + opcode("fil_keytrack", std::lround(100.0 * f.follow))
+        + opcode("fil_veltrack", std::lround(1200.0 * f.touchOctaves));
+    if (f.envelopeOctaves != 0.0)
+        text += opcode("fileg_depth", std::lround(1200.0 * f.envelopeOctaves))
+            + envelopeOpcodes("fileg", f.envelope);
+    return text;
+}
+
+std::string lfoOpcodes(const Lfo& lfo)
+{
+    std::string text;
+    const auto wave = [&](const std::string& which, double depth, int digits) {
+        if (depth > 0.0)
+            text += opcode((which + "_freq").c_str(), formatNumber(lfo.hz, 4))
+                + opcode((which + "_depth").c_str(), formatNumber(depth, digits))
+                + opcode((which + "_fade").c_str(), formatNumber(lfo.fadeSeconds, 4));
+    };
+    wave("pitchlfo", lfo.pitchCents, 2);
+    wave("amplfo", lfo.levelDb, 3);
+    wave("fillfo", 1200.0 * lfo.cutoffOctaves, 2);
+    return text;
+}
+
+} // namespace
+
+std::string sampleName(const Region& region)
+{
+    return plainFileName(region.take->name) + " " + std::to_string(region.take->id)
+        + (region.onRelease() ? " to its end" : "") + ".wav";
+}
+
+std::filesystem::path sfzFolder(const std::filesystem::path& sfz)
+{
+    return sfz.parent_path() / (sfz.stem().string() + " samples");
+}
+
+namespace {
+
+/// How the regions of a layer are played.
+std::string groupOpcodes(const Layer& layer)
+{
+    std::string text = "\n<group>\n" + opcode("group_label", layer.name);
+    for (const auto& [when, name] : triggers)
+        if (when == layer.when && when != SoundsWhen::press)
+            text += opcode("trigger", name);
+    if (layer.follow != 1.0)
+        text += opcode("pitch_keytrack", formatNumber(100.0 * layer.follow, 2));
+    if (layer.chokeGroup > 0)
+        text += opcode("group", layer.chokeGroup) + opcode("off_by", layer.chokeGroup);
+    if (layer.notes != Notes::many || layer.voices < Layer::mostVoices)
+        text += opcode("polyphony", layer.notes != Notes::many ? 1 : layer.voices);
+    if (layer.bendSemitones != 2.0)
+        text += opcode("bend_up", std::lround(100.0 * layer.bendSemitones))
+            + opcode("bend_down", -std::lround(100.0 * layer.bendSemitones));
+    if (layer.touch != 1.0)
+        text += opcode("amp_veltrack", formatNumber(100.0 * layer.touch, 2));
+    return text + envelopeOpcodes("ampeg", layer.envelope) + filterOpcodes(layer.filter)
+        + lfoOpcodes(layer.lfo);
+}
+
+std::string fadeOpcodes(const Zone& z)
+{
+    std::string text;
+    const auto fade = [&](int width, const char* low, const char* high, int from, int to) {
+        if (width > 0)
+            text += opcode(low, from) + opcode(high, to);
+    };
+    fade(z.lowKeyFade, "xfin_lokey", "xfin_hikey", z.lowKey, z.lowKey + z.lowKeyFade);
+    fade(z.highKeyFade, "xfout_lokey", "xfout_hikey", z.highKey - z.highKeyFade, z.highKey);
+    fade(z.lowVelocityFade, "xfin_lovel", "xfin_hivel", z.lowVelocity,
+        z.lowVelocity + z.lowVelocityFade);
+    fade(z.highVelocityFade, "xfout_lovel", "xfout_hivel", z.highVelocity - z.highVelocityFade,
+        z.highVelocity);
+    return text;
+}
+
+std::string turnOpcodes(const Region& region)
+{
+    if (region.turns < 2)
+        return {};
+    if (region.layer->sameKeys == SameKeys::inTurn)
+        return opcode("seq_length", region.turns) + opcode("seq_position", region.turn + 1);
+    return opcode("lorand", formatNumber(double(region.turn) / region.turns, 6))
+        + opcode("hirand", formatNumber(double(region.turn + 1) / region.turns, 6));
+}
+
+std::string loopOpcodes(const PreparedTake& prepared)
+{
+    std::string text;
+    const bool ends = prepared.mode == LoopMode::untilRelease || prepared.mode == LoopMode::oneShot;
+    if (ends)
+        text += opcode("ampeg_release", formatNumber(endlessRelease, 0));
+    if (!prepared.loop)
+        return text
+            + opcode("loop_mode", prepared.mode == LoopMode::oneShot ? "one_shot" : "no_loop");
+    return text
+        + opcode("loop_mode",
+            prepared.mode == LoopMode::untilRelease ? "loop_sustain" : "loop_continuous")
+        + opcode("loop_start", prepared.loop->start.value)
+        + opcode("loop_end", prepared.loop->end.value - 1);
+}
+
+std::string regionOpcodes(const Region& region, const std::string& samplesFolder)
+{
+    const Zone& z = region.zone;
+    std::string text = "\n<region>\n" + opcode("sample", samplesFolder + "/" + sampleName(region));
+    text += opcode("lokey", z.lowKey) + opcode("hikey", z.highKey);
+    text += opcode("lovel", z.lowVelocity) + opcode("hivel", z.highVelocity);
+    text += opcode("pitch_keycenter", region.rootKey);
+    // Whole cents: the format's first version allows no more than a semitone of them.
+    const auto semitones = std::lround(region.tuneCents / 100.0);
+    if (semitones != 0)
+        text += opcode("transpose", semitones);
+    text += opcode("tune", std::lround(region.tuneCents - 100.0 * double(semitones)));
+    if (std::abs(region.levelDb) > 0.0005)
+        text += opcode("volume", formatNumber(region.levelDb, 3));
+    if (std::abs(region.pan) > 0.0005)
+        text += opcode("pan", formatNumber(100.0 * region.pan, 2));
+    return text + fadeOpcodes(z) + turnOpcodes(region) + loopOpcodes(*region.prepared);
+}
+
+} // namespace
+
+std::string encodeSfz(
+    const std::string& name, const std::vector<Region>& regions, const std::string& samplesFolder)
+{
+    std::string text = "// " + name + ", written by Pure Tone\n";
+    const Layer* layer = nullptr;
+    for (const auto& region : regions) {
+        if (std::exchange(layer, region.layer) != region.layer)
+            text += groupOpcodes(*region.layer);
+        text += regionOpcodes(region, samplesFolder);
+    }
+    return text;
+}
+
+} // namespace puretone
