@@ -2,7 +2,9 @@
 #include "bench/engine_cases.h"
 
 #include "formats/instrument_file.h"
+#include "model/history.h"
 #include "model/take_maker.h"
+#include "prepare/treat.h"
 
 #include <cmath>
 #include <cstdio>
@@ -276,6 +278,38 @@ double memoryOf(int takes, double seconds, int keysEach)
     });
     std::filesystem::remove(file);
     return bytes / (takes * seconds * rate * 2.0 * 4.0);
+}
+
+double historyBytes()
+{
+    return elsewhere([] {
+        constexpr int steps = 200, treatEvery = 10;
+        Audio audio;
+        audio.rate = rate;
+        audio.channels.assign(2, std::vector<float>(std::size_t(600.0 * rate)));
+        for (auto& channel : audio.channels)
+            for (std::size_t i = 0; i < channel.size(); ++i)
+                channel[i] = float(0.3 * std::sin(0.03 * double(i)));
+        Take take;
+        take.id = 1;
+        take.recording = makeRecording(std::move(audio), "long.wav");
+        take.kept = {Frames{0}, Frames{take.audio().frames()}};
+        take.loop.span = {Frames{48000}, Frames{take.audio().frames()}};
+        take.loop.on = true;
+        History history(makeInstrument(std::move(take)));
+        const double before = residentBytes();
+        for (int i = 0; i < steps; ++i) {
+            Instrument next = history.current();
+            Take& t = next.takes.front();
+            t.loop.span.end.value -= 100;
+            if (i % treatEvery == 0) {
+                const Treatments list = {{PassFilter{PassFilter::Cut::low, 30.0 + i, 24}}};
+                setTreatments(t, list, treat(t.recording->audio, list));
+            }
+            history.apply("step", std::move(next));
+        }
+        return residentBytes() - before;
+    });
 }
 
 double movedPostSeconds()

@@ -272,10 +272,11 @@ void addLoop(const RecordingPtr& recording, Sound& sound)
 {
     constexpr double surelyGood = 0.6;
     const auto take = puretone::makeTake(recording);
-    if (!take || take->loopChoices.empty() || take->loopChoices.front().cost > surelyGood)
+    if (!take || take->facts->loopChoices.empty()
+        || take->facts->loopChoices.front().cost > surelyGood)
         return;
     Take looped = *take;
-    looped.loop = take->loopChoices.front().loop;
+    looped.loop = take->facts->loopChoices.front().loop;
     looped.loop.on = true;
     const auto prepared = prepareTake(looped);
     if (!prepared.loop)

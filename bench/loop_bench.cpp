@@ -339,12 +339,12 @@ void measureFieldSounds(const char* name, const std::vector<bench::FieldSound>& 
         recording->audio = std::make_shared<Audio>(sound.audio);
         recording->fileName = sound.name;
         auto take = makeTake(recording);
-        if (!take || take->loopChoices.empty()) {
+        if (!take || take->facts->loopChoices.empty()) {
             std::printf("    no loop: %s\n", sound.name.c_str());
             continue;
         }
         const bool isOn = take->loop.on;
-        const auto best = take->loopChoices.front();
+        const auto best = take->facts->loopChoices.front();
         take->loop = best.loop;
         const auto judged = judgeWritten(*take, scratch.path());
         const auto& limit = judged.seconds > longFrom ? limits.first : limits.second;

@@ -152,7 +152,7 @@ void judge(const Labelled& sound, Change change, std::uint64_t seed, Tally& tall
     TakeOptions options;
     options.findLoop = false;
     const auto take = makeTake(copy, options);
-    const PitchReport report = take ? take->pitch : PitchReport{};
+    const PitchReport report = take ? take->facts->pitch : PitchReport{};
     const double shift = 12.0 * std::log2(speedOf(change));
     const bool right = isOneOf(sound.notes, shift, report.midi);
     auto& [said, held] = tally.bands[std::min(9, int(10.0 * report.confidence))];

@@ -143,21 +143,19 @@ std::size_t OriginalFile::read(std::uint64_t offset, std::span<std::byte> target
     return done;
 }
 
-std::string OriginalFile::hash() const
+namespace {
+
+using HashState = std::unique_ptr<XXH3_state_t, XXH_errorcode (*)(XXH3_state_t*)>;
+
+HashState newHash()
 {
-    const std::unique_ptr<XXH3_state_t, XXH_errorcode (*)(XXH3_state_t*)> state(
-        XXH3_createState(), XXH3_freeState);
+    HashState state(XXH3_createState(), XXH3_freeState);
     XXH3_128bits_reset(state.get());
-    if (!file_) {
-        XXH3_128bits_update(state.get(), bytes_.data(), bytes_.size());
-    } else {
-        std::vector<std::byte> block(1 << 20);
-        std::uint64_t at = 0;
-        while (const auto got = read(at, block)) {
-            XXH3_128bits_update(state.get(), block.data(), got);
-            at += got;
-        }
-    }
+    return state;
+}
+
+std::string digitsOf(const HashState& state)
+{
     XXH128_canonical_t canonical;
     XXH128_canonicalFromHash(&canonical, XXH3_128bits_digest(state.get()));
     static constexpr char digits[] = "0123456789abcdef";
@@ -167,6 +165,29 @@ std::string OriginalFile::hash() const
         text += digits[byte & 15U];
     }
     return text;
+}
+
+} // namespace
+
+std::string contentHash(std::span<const std::byte> bytes)
+{
+    const auto state = newHash();
+    XXH3_128bits_update(state.get(), bytes.data(), bytes.size());
+    return digitsOf(state);
+}
+
+std::string OriginalFile::hash() const
+{
+    if (!file_)
+        return contentHash(bytes_);
+    const auto state = newHash();
+    std::vector<std::byte> block(1 << 20);
+    std::uint64_t at = 0;
+    while (const auto got = read(at, block)) {
+        XXH3_128bits_update(state.get(), block.data(), got);
+        at += got;
+    }
+    return digitsOf(state);
 }
 
 std::FILE* OriginalFile::stream() const

@@ -8,6 +8,7 @@
 #include <filesystem>
 #include <memory>
 #include <span>
+#include <string>
 #include <vector>
 
 namespace puretone {
@@ -54,5 +55,8 @@ private:
     std::uint64_t offset_ = 0; ///< Of the first byte in that file.
 };
 using OriginalPtr = std::shared_ptr<const OriginalFile>;
+
+/// 32 hex digits of XXH3-128.
+std::string contentHash(std::span<const std::byte> bytes);
 
 } // namespace puretone

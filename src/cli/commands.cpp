@@ -87,7 +87,8 @@ Result<void> addTake(Instrument& instrument, const fs::path& path, const Options
     if (!options.root.empty()) {
         // The key that plays the recording; the fine tuning stays what was read, within its octave.
         const int key = *parseKey(options.root);
-        const double rest = take->pitch.midi ? nearestKey(*take->pitch.midi).rest.value : 0.0;
+        const double rest =
+            take->facts->pitch.midi ? nearestKey(*take->facts->pitch.midi).rest.value : 0.0;
         take->tuning = {key, -rest, TuningSource::byHand};
     }
     if (instrument.takes.empty())
@@ -140,7 +141,7 @@ int build(const Options& options, std::ostream& out, std::ostream& err)
 /// A name that no other piece has: "bottles C4", "bottles C4 2".
 std::string pieceName(const Take& take, const std::string& stem, std::vector<std::string>& taken)
 {
-    const bool pitched = take.pitch.verdict != PitchVerdict::none;
+    const bool pitched = take.facts->pitch.verdict != PitchVerdict::none;
     const std::string plain = stem + " " + (pitched ? noteName(take.tuning.rootKey) : "no pitch");
     std::string name = plain;
     for (int n = 2; std::find(taken.begin(), taken.end(), name) != taken.end(); ++n)
@@ -215,9 +216,14 @@ int render(const Options& options, std::ostream& out, std::ostream& err)
 
 int info(const Options& options, std::ostream& out, std::ostream& err)
 {
-    const auto instrument = openInstrument(options.file);
+    auto instrument = openInstrument(options.file);
     if (!instrument)
         return failWith(instrument.error(), err);
+    // A project whose facts were lost says the same as before.
+    if (kindOfFile(options.file) == FileKind::project)
+        for (auto& take : instrument->takes)
+            if (!take.facts.known())
+                findFacts(take);
     out << (options.json ? infoJson(options.file, *instrument) + "\n" : infoText(*instrument));
     return 0;
 }

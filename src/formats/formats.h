@@ -13,6 +13,7 @@ namespace puretone {
 
 /// Project archive: see docs/format.md.
 Result<void> writeProject(const Instrument& instrument, const std::filesystem::path& path);
+/// Without its treated sounds: makeSounds makes them.
 Result<Instrument> readProject(const std::filesystem::path& path, const Progress& progress = {});
 
 /// SoundFont 2.01 ("SoundFont Technical Specification", version 2.04), 16 bit: one preset.

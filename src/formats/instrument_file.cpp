@@ -4,6 +4,7 @@
 #include "base/quantity.h"
 #include "base/safe_file.h"
 #include "formats/formats.h"
+#include "model/sounds.h"
 #include "model/take_maker.h"
 
 #include <map>
@@ -285,8 +286,12 @@ Result<Instrument> openSound(const fs::path& path, const Progress& progress)
 Result<Instrument> openInstrument(const fs::path& path, const Progress& progress)
 {
     const auto kind = kindOfFile(path);
-    if (kind == FileKind::project)
-        return readProject(path, progress);
+    if (kind == FileKind::project) {
+        auto read = readProject(path, progress.part(0.0, 0.7));
+        if (read && !makeSounds(*read, progress.part(0.7, 1.0)))
+            return fail(ErrorCode::cancelled, "Opening " + shownName(path) + " was cancelled.");
+        return read;
+    }
     if (kind == FileKind::sfz)
         return readSfz(path, progress);
     if (kind == FileKind::sf2) {

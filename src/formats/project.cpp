@@ -11,6 +11,7 @@ namespace puretone {
 namespace {
 
 constexpr const char* documentName = "instrument.json";
+constexpr const char* factsName = "facts.json";
 /// Larger claims than this are damage, not music.
 constexpr std::uint64_t mostEntryBytes = std::uint64_t(1) << 34U;
 
@@ -92,14 +93,16 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
         return fail(ErrorCode::cannotWrite, shownName(path) + " could not be written: " + why + ".",
             "Choose another folder.");
     };
-    const std::string document = toJson(instrument);
+    const std::string document = toJson(instrument), facts = factsToJson(instrument);
     int code = 0;
     zip_t* zip = zip_open(path.c_str(), ZIP_CREATE | ZIP_TRUNCATE, &code);
     if (zip == nullptr)
         return failed("the archive could not be begun");
     Zip owner(zip);
-    bool good = addEntry(
-        zip, documentName, zip_source_buffer(zip, document.data(), document.size(), 0), true);
+    bool good = true;
+    for (const auto& [entry, text] : {std::pair(documentName, &document), {factsName, &facts}})
+        good = good
+            && addEntry(zip, entry, zip_source_buffer(zip, text->data(), text->size(), 0), true);
     std::set<std::string> added;
     for (const auto& take : instrument.takes) {
         if (added.insert(audioPath(*take.recording)).second)
@@ -135,9 +138,11 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
     const auto document = readEntry(zip.get(), documentName, name);
     if (!document)
         return tl::unexpected(document.error());
-    const std::string text(reinterpret_cast<const char*>(document->data()), document->size());
+    const auto textOf = [](const std::vector<std::byte>& entry) {
+        return std::string(reinterpret_cast<const char*>(entry.data()), entry.size());
+    };
     std::vector<std::pair<std::string, RecordingPtr>> opened;
-    return fromJson(text, name,
+    auto instrument = fromJson(textOf(*document), name,
         [&](const std::string& entry, const std::string& fileName) -> Result<RecordingPtr> {
             for (const auto& [known, recording] : opened)
                 if (known == entry)
@@ -153,6 +158,11 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
             opened.emplace_back(entry, *recording);
             return recording;
         });
+    // Facts can be found again: where they are missing or damaged, that is no reason to refuse.
+    if (instrument)
+        if (const auto facts = readEntry(zip.get(), factsName, name))
+            addFacts(*instrument, textOf(*facts));
+    return instrument;
 }
 
 } // namespace puretone

@@ -3,6 +3,7 @@
 
 #include "base/safe_file.h"
 #include "model/json.h"
+#include "model/sounds.h"
 
 #include <algorithm>
 #include <fcntl.h>
@@ -211,7 +212,7 @@ Result<Instrument> openLeft(const LeftDocument& document, const Progress& progre
     if (!copy)
         return tl::unexpected(copy.error());
     std::map<std::string, RecordingPtr> opened;
-    return fromJson(copy->document, document.name,
+    auto instrument = fromJson(copy->document, document.name,
         [&](const std::string& entry, const std::string& fileName) -> Result<RecordingPtr> {
             if (const auto known = opened.find(entry); known != opened.end())
                 return underName(known->second, fileName);
@@ -230,6 +231,9 @@ Result<Instrument> openLeft(const LeftDocument& document, const Progress& progre
                     "Put the recording as it was back to " + audio[entry].get<std::string>() + ".");
             return opened[entry] = *recording;
         });
+    if (instrument && !makeSounds(*instrument, progress))
+        return fail(ErrorCode::cancelled, "Opening " + document.name + " was cancelled.");
+    return instrument;
 }
 
 void discard(const LeftBehind& left)

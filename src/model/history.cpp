@@ -2,6 +2,7 @@
 #include "model/history.h"
 
 #include <algorithm>
+#include <limits>
 #include <utility>
 
 namespace puretone {
@@ -11,27 +12,54 @@ bool History::continues(int gesture) const
     return gesture != 0 && done_ > 0 && done_ == steps_.size() && steps_.back().gesture == gesture;
 }
 
-void History::push(Step step)
+void History::become(State next)
+{
+    sounds_.keep(current_.value);
+    current_ = std::move(next);
+    ++revision_;
+}
+
+void History::push(const std::string& name, State after, int gesture)
 {
     steps_.resize(done_);
-    current_ = step.after;
-    steps_.push_back(std::move(step));
+    steps_.push_back({name, {withoutSounds(current_.value), current_.document},
+        {withoutSounds(after.value), after.document}, gesture});
     ++done_;
+    become(std::move(after));
+}
+
+void History::learn(Instrument next)
+{
+    const auto pass = [&](State& state) {
+        if (state.document != current_.document)
+            return;
+        for (const auto& knows : next.takes)
+            if (Take* take = state.value.take(knows.id); take != nullptr && *take == knows)
+                take->facts = knows.facts;
+    };
+    for (auto& step : steps_) {
+        pass(step.before);
+        pass(step.after);
+    }
+    become({std::move(next), current_.document});
 }
 
 bool History::apply(const std::string& name, Instrument next, int gesture)
 {
-    if (next == current_.value)
+    if (next == current_.value) {
+        learn(std::move(next));
         return false;
+    }
     State after{std::move(next), current_.document};
     if (!continues(gesture)) {
-        push({name, current_, std::move(after), gesture});
+        push(name, std::move(after), gesture);
         return true;
     }
-    current_ = std::move(after);
-    steps_.back().after = current_;
+    auto& last = steps_.back();
+    last.after = {withoutSounds(after.value), after.document};
+    become(std::move(after));
     // A drag that came back to where it began is no step.
-    if (steps_.back().after == steps_.back().before) {
+    if (last.after == last.before) {
         steps_.pop_back();
         --done_;
     }
@@ -43,35 +71,61 @@ void History::begin(const std::string& name, Instrument next, const DocumentOrig
     const auto document = DocumentId(homes_.size());
     // What has neither a file nor a take is lost without regret.
     const bool nothing = origin.file.empty() && next.takes.empty();
-    homes_.push_back({origin.file, nothing || origin.saved ? std::optional(next) : std::nullopt});
-    push({name, current_, {std::move(next), document}, 0});
+    homes_.push_back(
+        {origin.file, nothing || origin.saved ? std::optional(withoutSounds(next)) : std::nullopt});
+    push(name, {std::move(next), document}, 0);
+}
+
+const History::State* History::targetState(Step step) const
+{
+    if (step == Step::redo)
+        return canRedo() ? &steps_[done_].after : nullptr;
+    return canUndo() ? &steps_[done_ - 1].before : nullptr;
+}
+
+Instrument History::withSoundsAtHand(Instrument value) const
+{
+    // What is not treated anew sounds as it does now.
+    SoundCache present(std::numeric_limits<std::uint64_t>::max());
+    present.keep(current_.value);
+    present.fill(value);
+    sounds_.fill(value);
+    return value;
+}
+
+std::optional<Instrument> History::target(Step step) const
+{
+    const State* state = targetState(step);
+    return state != nullptr ? std::optional(withSoundsAtHand(state->value)) : std::nullopt;
+}
+
+void History::walk(Step step, const Instrument* ready)
+{
+    const State* state = targetState(step);
+    if (state == nullptr)
+        return;
+    const auto document = state->document;
+    const bool fits = ready != nullptr && *ready == state->value;
+    become({fits ? *ready : withSoundsAtHand(state->value), document});
+    if (step == Step::redo) {
+        ++done_;
+        return;
+    }
+    --done_;
+    if (step == Step::abandon)
+        steps_.pop_back();
 }
 
 void History::abandon(int gesture)
 {
-    if (!continues(gesture))
-        return;
-    current_ = steps_.back().before;
-    steps_.pop_back();
-    --done_;
-}
-
-void History::undo()
-{
-    if (canUndo())
-        current_ = steps_[--done_].before;
-}
-
-void History::redo()
-{
-    if (canRedo())
-        current_ = steps_[done_++].after;
+    if (continues(gesture))
+        walk(Step::abandon);
 }
 
 void History::markSaved(DocumentId document, Instrument value, const std::string& file)
 {
     markOverwritten(file);
-    homes_[std::size_t(document)] = {file, std::move(value)};
+    homes_[std::size_t(document)] = {file, withoutSounds(std::move(value))};
 }
 
 void History::markOverwritten(const std::string& file)

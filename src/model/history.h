@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "model/instrument.h"
+#include "model/sounds.h"
 
 #include <string>
 #include <vector>
@@ -14,8 +14,10 @@ struct DocumentOrigin {
     bool saved = false; ///< Whether that file holds it as it is.
 };
 
-/// Documents in turn, with everything that was done to them. Undoing swaps values; audio is shared,
-/// so a step costs a few hundred bytes.
+/// Documents in turn, with everything that was done to them. Undoing swaps values. Recordings and
+/// facts are shared between them, and values that wait here go without their treated sounds, but
+/// for those that a small cache still has: 200 steps over ten minutes of treated stereo cost less
+/// than another such sound (bench/engine_bench history).
 ///
 /// Opening a file or beginning anew is a step like any other. The file that a document belongs to
 /// goes with it: undoing such a step brings back the document before, its file, and whether it is
@@ -27,10 +29,11 @@ public:
 
     explicit History(Instrument start = {})
         : current_{std::move(start), 0}
-        , homes_{{"", current_.value}}
+        , homes_{{"", withoutSounds(current_.value)}}
     {
     }
 
+    /// As it was handed in or brought back, sounds included.
     const Instrument& current() const { return current_.value; }
     DocumentId document() const { return current_.document; }
 
@@ -40,7 +43,8 @@ public:
     /// @param gesture One number per drag or typing: edits of the same gesture are one step. 0
     /// stands
     ///        for an edit on its own.
-    /// @return False, and nothing happens, when `next` equals the current value.
+    /// @return False, and there is no step, when `next` equals the current value. Facts that it
+    ///         knows better are those of that value from here on, wherever it stands.
     bool apply(const std::string& name, Instrument next, int gesture = 0);
     /// Another document takes the place of the current one, as a step of its own.
     void begin(const std::string& name, Instrument next, const DocumentOrigin& origin = {});
@@ -53,8 +57,17 @@ public:
     bool canRedo() const { return done_ < steps_.size(); }
     std::string undoName() const { return canUndo() ? steps_[done_ - 1].name : ""; }
     std::string redoName() const { return canRedo() ? steps_[done_].name : ""; }
-    void undo();
-    void redo();
+    void undo() { walk(Step::undo); }
+    void redo() { walk(Step::redo); }
+
+    enum class Step { undo, redo, abandon };
+    /// The value that a step leads to, with those of its sounds that are at hand; nothing where
+    /// there is no such step. `abandon` is the one of the last gesture.
+    std::optional<Instrument> target(Step step) const;
+    /// Takes the step. @param ready Its target with all its sounds; without it they may be lacking.
+    void walk(Step step, const Instrument* ready = nullptr);
+    /// Another number after every change of the current value.
+    int revision() const { return revision_; }
 
     /// The file of the current document; empty where it has none.
     const std::string& file() const { return home(current_.document).file; }
@@ -81,9 +94,9 @@ private:
         DocumentId document = 0;
         bool operator==(const State&) const = default;
     };
-    struct Step {
+    struct Edit {
         std::string name;
-        State before;
+        State before; ///< Both without sounds.
         State after;
         int gesture;
     };
@@ -94,12 +107,21 @@ private:
     };
     const Home& home(DocumentId document) const { return homes_[std::size_t(document)]; }
     bool isSaved(const State& state) const { return home(state.document).saved == state.value; }
-    void push(Step step);
+    void become(State next);
+    void push(const std::string& name, State after, int gesture);
+    void learn(Instrument next);
+    const State* targetState(Step step) const;
+    Instrument withSoundsAtHand(Instrument value) const;
+
+    /// So many sounds wait for undo that another ten minutes of stereo do not fit beside them.
+    static constexpr std::uint64_t mostSoundBytes = 48U << 20U;
 
     State current_;
     std::vector<Home> homes_;
-    std::vector<Step> steps_;
+    std::vector<Edit> steps_;
     std::size_t done_ = 0;
+    int revision_ = 0;
+    SoundCache sounds_{mostSoundBytes};
 };
 
 } // namespace puretone

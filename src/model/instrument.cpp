@@ -133,7 +133,7 @@ Treatments treatmentsFor(const Take& take, Treatments treatments)
     treatments = measuredOver(std::move(treatments), keptInRecording(take));
     for (auto& treatment : treatments)
         if (auto* straighten = std::get_if<Straighten>(&treatment.what)) {
-            straighten->midi = take.pitch.midi.value_or(take.tuning.soundingMidi());
+            straighten->midi = take.facts->pitch.midi.value_or(take.tuning.soundingMidi());
             straighten->note = take.tuning.rootKey + Tuning::offset(take.tuning.a4);
         }
     return treatments;
@@ -194,7 +194,7 @@ void setTreatments(Take& take, Treatments treatments, AudioPtr treated)
         std::swap(take.fades.inSeconds, take.fades.outSeconds);
         std::swap(take.fades.inShape, take.fades.outShape);
         turnLoop(take.loop, frames);
-        for (auto& choice : take.loopChoices)
+        for (auto& choice : take.facts.change().loopChoices)
             turnLoop(choice.loop, frames);
     }
     take.treatments = std::move(treatments);

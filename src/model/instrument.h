@@ -2,9 +2,8 @@
 #pragma once
 
 #include "audio/sound_file.h"
-#include "loop/finder.h"
+#include "model/facts.h"
 #include "model/layer.h"
-#include "pitch/report.h"
 #include "prepare/treatment.h"
 
 #include <array>
@@ -81,20 +80,19 @@ struct Take {
     DerivedAudio treated; ///< What `treatments` make of the recording.
     Span kept; ///< Of the treated sound, which is as long as the recording.
     Fades fades;
-    PitchReport pitch;
     Tuning tuning;
     Loop loop;
-    std::vector<LoopCandidate> loopChoices; ///< As found, best first.
-    std::string loopMessage; ///< Why there is no loop; may be empty.
+    Aside<Facts>
+        facts; ///< No part of the document; where they are not known, findFacts finds them.
 
-    /// The recording as treated: what is looked at, analysed and played.
+    /// The recording as treated: what is looked at, analysed and played. Not where lacksSound().
     const AudioPtr& sound() const { return treated.audio ? treated.audio : recording->audio; }
     const Audio& audio() const { return *sound(); }
     double rate() const { return audio().rate; }
     /// Length of one period of the take as tuned, seconds; nothing for a take without pitch.
     std::optional<double> period() const
     {
-        if (pitch.verdict == PitchVerdict::none && tuning.source == TuningSource::proposed)
+        if (facts->pitch.verdict == PitchVerdict::none && tuning.source == TuningSource::proposed)
             return std::nullopt;
         return 1.0 / hzOf(tuning.soundingMidi()).value;
     }
@@ -170,11 +168,13 @@ int addLayer(Instrument& instrument);
 Zone proposeZone(const Take& take);
 
 /// The gate that every document passes before anything computes with it: gives the value nearest to
-/// `instrument` whose numbers are all in range, what was found out about its takes included. Kept
-/// parts and loops lie inside their recordings, keys on the keyboard, times are not negative. What
-/// typing and files may break.
+/// `instrument` whose numbers are all in range. Kept parts and loops lie inside their recordings,
+/// keys on the keyboard, times are not negative. What typing and files may break.
 Instrument sanitized(Instrument instrument);
 /// The same for one take, whose recording is there; its treated sound need not be.
 void sanitize(Take& take);
+/// The gate for facts that a file brings; those that were found here need none.
+/// @param audio The take's recording.
+void sanitize(Facts& facts, const Audio& audio);
 
 } // namespace puretone

@@ -17,7 +17,12 @@ std::string toJson(const Instrument& instrument);
 /// Where a take's original file lies inside the archive.
 std::string audioPath(const Recording& recording);
 
-/// Reads a document back.
+/// What was found out about its takes, as JSON text for a place beside the document.
+std::string factsToJson(const Instrument& instrument);
+/// Puts them back. Those that are damaged, or that are not of a take as it is, are left out.
+void addFacts(Instrument& instrument, const std::string& text);
+
+/// Reads a document back. Its sounds are still to be made (makeSounds).
 ///
 /// @param audio Gives the recording for an archive path and the file name it had.
 /// @return The document with every number in range, or `damaged` with a sentence naming `name`, or

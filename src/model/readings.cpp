@@ -26,14 +26,15 @@ const char* nameOf(Stop stop)
 
 bool contradictsSeries(const Take& take)
 {
-    return take.tuning.source == TuningSource::series && take.pitch.midi
-        && take.pitch.verdict != PitchVerdict::none
-        && std::abs(take.tuning.onKeys(*take.pitch.midi) - take.tuning.rootKey) > seriesTolerance;
+    return take.tuning.source == TuningSource::series && take.facts->pitch.midi
+        && take.facts->pitch.verdict != PitchVerdict::none
+        && std::abs(take.tuning.onKeys(*take.facts->pitch.midi) - take.tuning.rootKey)
+        > seriesTolerance;
 }
 
 std::vector<PitchChoice> pitchChoices(const Take& take)
 {
-    auto choices = take.pitch.choices;
+    auto choices = take.facts->pitch.choices;
     if (const auto& given = take.recording->sampler)
         choices.insert(choices.begin() + (choices.empty() ? 0 : 1),
             PitchChoice{given->midi, 0.0, "from the file"});
@@ -52,7 +53,7 @@ std::string noteAndCents(double midi, const Naming& naming)
 
 std::vector<std::string> pitchFacts(const Take& take, const Naming& naming)
 {
-    const PitchReport& report = take.pitch;
+    const PitchReport& report = take.facts->pitch;
     const auto onKeys = [&](double midi) { return take.tuning.onKeys(midi); };
     std::vector<std::string> facts;
     if (report.notes.size() > 1) {
@@ -80,7 +81,7 @@ Span steadiestPart(const Take& take)
 {
     constexpr double behindAttack = 0.15, most = 2.0; // seconds
     const double rate = take.rate();
-    const auto& m = take.pitch.movement;
+    const auto& m = take.facts->pitch.movement;
     const double from = m && m->steadyEnd > m->steadyStart ? m->steadyStart : behindAttack;
     const auto length = std::min(take.kept.length(), toFrames(most, rate).value);
     const auto start =
@@ -133,17 +134,18 @@ Reading pitchReading(const Take& take, const Naming& naming)
         }
     if (contradictsSeries(take)) {
         reading.concern = "It reads as "
-            + keyWithNumber(nearestKey(take.tuning.onKeys(*take.pitch.midi)).key, naming)
+            + keyWithNumber(nearestKey(take.tuning.onKeys(*take.facts->pitch.midi)).key, naming)
             + ", but its place in the row says " + keyWithNumber(take.tuning.rootKey, naming)
             + ": check which is right.";
         return reading;
     }
     if (take.tuning.source == TuningSource::series || take.tuning.source == TuningSource::byHand
-        || take.pitch.verdict == PitchVerdict::clear)
+        || take.facts->pitch.verdict == PitchVerdict::clear)
         return reading;
-    if (take.pitch.verdict == PitchVerdict::none && take.tuning.source == TuningSource::proposed)
+    if (take.facts->pitch.verdict == PitchVerdict::none
+        && take.tuning.source == TuningSource::proposed)
         reading.text = "no clear pitch";
-    if (take.pitch.verdict == PitchVerdict::uncertain)
+    if (take.facts->pitch.verdict == PitchVerdict::uncertain)
         reading.concern = "The pitch is uncertain: compare the candidates and choose one.";
     else if (take.tuning.source == TuningSource::fromFile)
         reading.concern =
@@ -158,10 +160,10 @@ Reading loopReading(const Take& take, const std::optional<LoopCandidate>& seam)
     if (take.loop.mode == LoopMode::oneShot)
         return {"one-shot", ""};
     if (!take.loop.on) {
-        if (take.loopChoices.empty() && !take.loopMessage.empty())
-            return {"none", "No loop was found: it " + take.loopMessage + "."};
+        if (take.facts->loopChoices.empty() && !take.facts->loopMessage.empty())
+            return {"none", "No loop was found: it " + take.facts->loopMessage + "."};
         // Kicks and knocks get none by themselves; one that would do is a click away.
-        return {take.loopChoices.empty() ? "off" : "off, one is ready", ""};
+        return {take.facts->loopChoices.empty() ? "off" : "off, one is ready", ""};
     }
     const double seconds = double(take.loop.span.length()) / take.rate();
     Reading reading{formatSeconds(seconds), ""};

@@ -61,8 +61,8 @@ json pitchReport(const PitchReport& report)
 
 std::string whyNoLoop(const Take& take)
 {
-    if (take.loopChoices.empty())
-        return take.loopMessage;
+    if (take.facts->loopChoices.empty())
+        return take.facts->loopMessage;
     return isStruckDead(take) ? "is struck and gone at once; one is ready" : "is off; one is ready";
 }
 
@@ -70,8 +70,8 @@ json loopReport(const Take& take)
 {
     if (!take.loop.on) {
         json ready = nullptr;
-        if (!take.loopChoices.empty()) {
-            const auto& best = take.loopChoices.front();
+        if (!take.facts->loopChoices.empty()) {
+            const auto& best = take.facts->loopChoices.front();
             ready = {{"start", best.loop.span.start.value}, {"end", best.loop.span.end.value},
                 {"crossfade", best.loop.crossfade.value}, {"holdsDb", best.holdsDb},
                 {"verdict", nameOf(seamVerdict(best.cost))}};
@@ -104,7 +104,7 @@ std::string analysisJson(const std::string& file, const Take& take)
             {{"peakDb", peakLevel(audio, whole).value},
                 {"loudnessLufs", loudnessLufs(audio, take.kept).value}}},
         {"kept", {{"start", take.kept.start.value}, {"end", take.kept.end.value}}},
-        {"pitch", pitchReport(take.pitch)}, {"loop", loopReport(take)}};
+        {"pitch", pitchReport(take.facts->pitch)}, {"loop", loopReport(take)}};
     return dump(j);
 }
 
@@ -114,7 +114,7 @@ std::string analysisText(const std::string& file, const Take& take)
     const double rate = take.rate();
     text += "  kept   " + formatPosition(toSeconds(take.kept.start, rate)) + " to "
         + formatPosition(toSeconds(take.kept.end, rate)) + "\n";
-    const auto& pitch = take.pitch;
+    const auto& pitch = take.facts->pitch;
     text += "  pitch  ";
     if (pitch.midi) {
         const auto [key, rest] = nearestKey(*pitch.midi);
@@ -132,8 +132,8 @@ std::string analysisText(const std::string& file, const Take& take)
     text += "  loop   ";
     if (!take.loop.on) {
         text += "none: it " + whyNoLoop(take);
-        if (!take.loopChoices.empty()) {
-            const auto& best = take.loopChoices.front();
+        if (!take.facts->loopChoices.empty()) {
+            const auto& best = take.facts->loopChoices.front();
             text +=
                 ", " + formatSeconds(double(best.loop.span.length()) / rate) + ", " + best.reason;
         }
@@ -198,9 +198,9 @@ std::string splitJson(const std::vector<SplitFile>& pieces)
 {
     json list = json::array();
     for (const auto& [take, file] : pieces) {
-        const bool pitched = take->pitch.verdict != PitchVerdict::none;
+        const bool pitched = take->facts->pitch.verdict != PitchVerdict::none;
         list.push_back({{"start", take->kept.start.value}, {"end", take->kept.end.value},
-            {"midi", pitched ? json(*take->pitch.midi) : json(nullptr)},
+            {"midi", pitched ? json(*take->facts->pitch.midi) : json(nullptr)},
             {"rootKey", pitched ? json(take->tuning.rootKey) : json(nullptr)}, {"file", file}});
     }
     return dump(list);

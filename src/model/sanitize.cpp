@@ -124,10 +124,14 @@ void sanitize(Take& take)
     // What is looped is kept: trimming behind the loop's start pushes it along.
     take.loop.span.start.value = std::max(take.loop.span.start.value, start.value);
     take.loop = clampLoop(take.loop, end.value);
-    sanitize(take.pitch, audio.seconds());
-    keepFirst(take.loopChoices, 256);
-    for (auto& choice : take.loopChoices)
-        sanitize(choice, frames);
+}
+
+void sanitize(Facts& facts, const Audio& audio)
+{
+    sanitize(facts.pitch, audio.seconds());
+    keepFirst(facts.loopChoices, 256);
+    for (auto& choice : facts.loopChoices)
+        sanitize(choice, audio.frames());
 }
 
 namespace {

@@ -25,9 +25,10 @@ std::string nameFromFile(const std::string& fileName)
 void readPitch(Take& take, const Progress& progress)
 {
     const Span heard = stretchForPitch(take.audio(), take.kept);
-    take.pitch = analysePitch(mixToMono(take.audio(), heard), take.rate(), progress);
+    auto& report = take.facts.change().pitch;
+    report = analysePitch(mixToMono(take.audio(), heard), take.rate(), progress);
     // The movement's times count from the beginning of the kept part.
-    if (auto& movement = take.pitch.movement) {
+    if (auto& movement = report.movement) {
         const double later =
             toSeconds(Frames{heard.start.value - take.kept.start.value}, take.rate());
         movement->steadyStart += later;
@@ -39,15 +40,16 @@ void readPitch(Take& take, const Progress& progress)
     // A guess that is hardly better than chance would only put noise out of tune: middle C then
     // plays the recording as it is.
     constexpr double worthProposing = 0.2;
-    take.tuning = take.pitch.midi && take.pitch.confidence >= worthProposing
-        ? Tuning::forPitch(*take.pitch.midi, TuningSource::proposed, take.tuning.a4)
+    take.tuning = report.midi && report.confidence >= worthProposing
+        ? Tuning::forPitch(*report.midi, TuningSource::proposed, take.tuning.a4)
         : Tuning{60, 0.0, TuningSource::proposed, take.tuning.a4};
 }
 
 void hearAgain(Take& take, const Progress& progress)
 {
     readPitch(take, progress.part(0.0, 0.5));
-    for (auto& choice : take.loopChoices) {
+    auto& choices = take.facts.change().loopChoices;
+    for (auto& choice : choices) {
         if (progress.cancelled())
             return;
         const auto kind = choice.kind;
@@ -55,7 +57,7 @@ void hearAgain(Take& take, const Progress& progress)
         choice.kind = kind;
         choice.holdsDb = measureHold(take.audio(), take.kept, choice.loop);
     }
-    explain(take.loopChoices, take.rate());
+    explain(choices, take.rate());
 }
 
 namespace {
@@ -96,38 +98,62 @@ std::vector<LoopCandidate> loopsFromFile(const Take& take)
 
 bool isStruckDead(const Take& take)
 {
-    if (take.pitch.kind == SoundKind::percussive)
+    if (take.facts->pitch.kind == SoundKind::percussive)
         return true;
-    if (take.pitch.verdict != PitchVerdict::none)
+    if (take.facts->pitch.verdict != PitchVerdict::none)
         return false;
     const Span heard = stretchForPitch(take.audio(), take.kept);
     return measureDecay(mixToMono(take.audio(), heard), take.rate()).dying();
 }
 
-void searchLoops(Take& take, bool takeBest, const Progress& progress)
+namespace {
+
+/// Searches loops in the kept part and puts those of the file among them. @return Whether the first
+/// one is worth switching on.
+bool findChoices(Take& take, const Progress& progress)
 {
     LoopOptions options;
-    if (const auto& movement = take.pitch.movement; movement && movement->vibratoHz > 0.0)
+    if (const auto& movement = take.facts->pitch.movement; movement && movement->vibratoHz > 0.0)
         options.swing = 1.0 / movement->vibratoHz;
     auto report = findLoops(take.audio(), take.kept, take.period(), options, progress);
-    const bool worthwhile = report.verdict != SeamVerdict::none;
-    take.loopChoices = std::move(report.candidates);
-    take.loopMessage = std::move(report.message);
+    Facts& facts = take.facts.change();
+    auto& choices = facts.loopChoices;
+    choices = std::move(report.candidates);
+    facts.loopMessage = std::move(report.message);
     if (const auto given = loopsFromFile(take); !given.empty()) {
         // Beside our best, and before it only where it is clearly better.
         constexpr double clearly = 0.5;
-        const bool first = take.loopChoices.empty()
-            || take.loopChoices.front().cost > given.front().cost + clearly;
-        take.loopChoices.insert(
-            take.loopChoices.begin() + (first ? 0 : 1), given.begin(), given.end());
-        if (first && takeBest)
-            take.kept.end = std::max(take.kept.end, given.front().loop.span.end);
+        const bool first = choices.empty() || choices.front().cost > given.front().cost + clearly;
+        choices.insert(choices.begin() + (first ? 0 : 1), given.begin(), given.end());
     }
-    explain(take.loopChoices, take.rate());
-    if (!takeBest || take.loopChoices.empty())
+    explain(choices, take.rate());
+    return report.verdict != SeamVerdict::none
+        || (!choices.empty() && choices.front().kind == LoopKind::fromFile);
+}
+
+} // namespace
+
+void searchLoops(Take& take, const Progress& progress)
+{
+    const bool worthwhile = findChoices(take, progress);
+    const auto& choices = take.facts->loopChoices;
+    if (choices.empty())
         return;
-    take.loop = take.loopChoices.front().loop;
-    take.loop.on = worthwhile || take.loopChoices.front().kind == LoopKind::fromFile;
+    take.loop = choices.front().loop;
+    take.loop.on = worthwhile;
+    if (choices.front().kind == LoopKind::fromFile)
+        take.kept.end = std::max(take.kept.end, take.loop.span.end);
+}
+
+void findFacts(Take& take, const Progress& progress)
+{
+    Take heard = take;
+    heard.facts.forget();
+    readPitch(heard, progress.part(0.0, 0.3));
+    heard.tuning = take.tuning;
+    findChoices(heard, progress.part(0.3, 1.0));
+    if (!progress.cancelled())
+        take.facts = heard.facts;
 }
 
 namespace {
@@ -135,7 +161,7 @@ namespace {
 /// What the file itself says, where we know no better.
 void takeFromFile(Take& take, const SamplerInfo& sampler)
 {
-    if (take.pitch.verdict != PitchVerdict::clear)
+    if (take.facts->pitch.verdict != PitchVerdict::clear)
         take.tuning = Tuning::forPitch(sampler.midi, TuningSource::fromFile);
 }
 
@@ -158,9 +184,9 @@ Result<Take> makePiece(const Take& source, Span kept, const std::string& name,
     else if (recording->sampler)
         takeFromFile(take, *recording->sampler);
     if (options.findLoop) {
-        searchLoops(take, true, progress.part(0.2, 1.0));
-        const bool given =
-            !take.loopChoices.empty() && take.loopChoices.front().kind == LoopKind::fromFile;
+        searchLoops(take, progress.part(0.2, 1.0));
+        const bool given = !take.facts->loopChoices.empty()
+            && take.facts->loopChoices.front().kind == LoopKind::fromFile;
         take.loop.on = take.loop.on && (given || !isStruckDead(take));
     }
     if (progress.cancelled())
@@ -204,7 +230,7 @@ std::vector<Take> makePieces(const Take& source, const std::vector<Piece>& piece
             nameFromFile(source.recording->fileName) + " " + std::to_string(takes.size() + 1);
         if (series) {
             const int key = std::clamp(series->firstKey + int(takes.size()) * series->step, 0, 127);
-            const double off = take->pitch.midi ? *take->pitch.midi - key : 1e9;
+            const double off = take->facts->pitch.midi ? *take->facts->pitch.midi - key : 1e9;
             take->tuning = {
                 key, std::abs(off) <= seriesTolerance ? -100.0 * off : 0.0, TuningSource::series};
         }

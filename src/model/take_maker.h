@@ -65,8 +65,12 @@ void hearAgain(Take& take, const Progress& progress = {});
 /// Whether it is a kick, a snare, a knock: struck, gone at once, with or without a note. Such a
 /// sound gets no loop switched on by itself.
 bool isStruckDead(const Take& take);
-/// Searches loops in the kept part again; the loop itself is replaced only when `take` is told so.
-void searchLoops(Take& take, bool takeBest, const Progress& progress = {});
+/// Searches loops in the kept part again and takes the best; the kept part grows where that is one
+/// of the file's own and reaches beyond it.
+void searchLoops(Take& take, const Progress& progress = {});
+/// Finds out again what was found out about a take when it was made. Decides nothing; where it is
+/// cancelled, nothing changes.
+void findFacts(Take& take, const Progress& progress = {});
 
 /// "fog horn" from "fog-horn.flac": a file name as people would write it.
 std::string nameFromFile(const std::string& fileName);

@@ -181,6 +181,12 @@ std::vector<double> evenOutGains(const Audio& audio, Span span, double amount, s
     return gains;
 }
 
+bool anyOn(const Treatments& treatments)
+{
+    return std::any_of(
+        treatments.begin(), treatments.end(), [](const Treatment& t) { return t.on; });
+}
+
 AudioPtr treat(const AudioPtr& audio, const Treatments& treatments, const Progress& progress)
 {
     const auto active = std::count_if(

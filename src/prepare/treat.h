@@ -17,6 +17,9 @@ namespace puretone {
 /// Cost: about 10 ms for 10 s of stereo at 48 kHz and each second-order section, less for the rest.
 AudioPtr treat(const AudioPtr& audio, const Treatments& treatments, const Progress& progress = {});
 
+/// Whether a list does anything at all.
+bool anyOn(const Treatments& treatments);
+
 /// The slow gain that evens a note out, for each of its hops: what EvenOut applies.
 ///
 /// @return One gain for every `hop` frames of `span`, beginning at its start.

@@ -21,7 +21,7 @@ TEST_CASE("mangled documents open in the window or are refused, and every stop p
     }
     // A recovery copy is read as a project is, and needs no archive around it.
     const auto about = nlohmann::json{{"name", "x"}, {"file", ""}, {"audio", audio}}.dump();
-    const auto text = toJson(document);
+    const auto text = withFactsInside(document);
     Driver d;
     Noise random(42);
     int opened = 0;

@@ -210,7 +210,7 @@ TEST_CASE("a loop is copied to the other takes in one step", "[app][loop][copy]"
     d.session().copyLoop(LoopCopy::sameShare, false);
     d.settle();
     CHECK(d.document().takes[1].loop.curve == FadeCurve::linear);
-    CHECK(d.document().takes[1].loopChoices == before.takes[1].loopChoices);
+    CHECK(d.document().takes[1].facts->loopChoices == before.takes[1].facts->loopChoices);
     d.session().undo();
     d.session().undo();
     CHECK(d.document() == before);

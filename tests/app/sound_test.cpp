@@ -120,6 +120,45 @@ TEST_CASE("undo right after a treatment takes it back, ready or not", "[app][tre
     CHECK(d.session().treatments().empty());
 }
 
+TEST_CASE("a long treated sound that nobody has kept is made again for undo", "[app][treat]")
+{
+    Driver d;
+    // More than waits for undo.
+    std::vector<float> wave(13'000'000);
+    for (std::size_t i = 0; i < wave.size(); ++i)
+        wave[i] = float(0.2 * std::sin(0.05 * double(i)));
+    const TemporaryFolder folder;
+    REQUIRE(writeBytes(folder / "long.wav", encodeWav(mono(wave), SampleFormat::int16, {})));
+    d.drop(folder / "long.wav");
+    const auto setLevel = [&](double gain) {
+        d.session().setTreatments("Level", {{Level{Level::To::gain, gain, {}}}});
+        d.settle();
+    };
+    setLevel(-6.0);
+    const auto before = d.document();
+    const float heard = d.take().audio().channels[0][20'000];
+    setLevel(-12.0);
+    CHECK(d.take().audio().channels[0][20'000] == Approx(0.5 * heard).epsilon(0.01));
+    d.session().undo();
+    d.settle();
+    CHECK(d.document() == before);
+    CHECK_FALSE(lacksSound(d.document()));
+    CHECK(d.take().audio().channels[0][20'000] == heard);
+}
+
+TEST_CASE("what nobody knows about a take is found when it is looked at", "[app][facts]")
+{
+    Driver d;
+    d.drop(sounds + "fog-horn.flac");
+    const auto known = *d.take().facts;
+    d.session().editTake("forget", [](Take& t) { t.facts.forget(); });
+    const auto step = d.session().history().undoName();
+    d.settle();
+    REQUIRE(d.take().facts.known());
+    CHECK(d.take().facts->pitch == known.pitch);
+    CHECK(d.session().history().undoName() == step); // no step of its own
+}
+
 TEST_CASE("reversing keeps the same sound, seen from the other end, and is heard", "[app][treat]")
 {
     Driver d;
@@ -212,7 +251,7 @@ TEST_CASE("a recording from the simulated microphone becomes a take in tune", "[
     CHECK(d.take().audio().channelCount() == 1);
     CHECK_THAT(d.take().name, Contains("Recording"));
     // It hums D3, E3, F#3 and G#3 in turn; one of those is what was read.
-    CHECK(d.take().pitch.verdict != PitchVerdict::none);
+    CHECK(d.take().facts->pitch.verdict != PitchVerdict::none);
     const int key = d.take().tuning.rootKey;
     CHECK((key == 50 || key == 52 || key == 54 || key == 56));
     const auto path = Session::recordingsFolder() / d.take().recording->fileName;

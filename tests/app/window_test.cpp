@@ -177,18 +177,18 @@ TEST_CASE("loop candidates and pitch candidates are taken with one click", "[app
     d.goTo(Stop::loop);
     auto* row = static_cast<LoopStop*>(d.window.stop(Stop::loop))->candidates();
     QTest::mouseClick(row, Qt::LeftButton, {}, row->cardRect(2).center().toPoint());
-    CHECK(d.take().loop == d.take().loopChoices[2].loop);
+    CHECK(d.take().loop == d.take().facts->loopChoices[2].loop);
     d.settle();
     REQUIRE(d.session().seam());
     CHECK(d.session().seam()->loop == d.take().loop);
     d.click(d.window.stop(Stop::loop), "on");
     CHECK_FALSE(d.take().loop.on);
     d.click(d.window.stop(Stop::loop), "Find again");
-    CHECK(d.take().loop == d.take().loopChoices[0].loop);
+    CHECK(d.take().loop == d.take().facts->loopChoices[0].loop);
     d.goTo(Stop::pitch);
     auto* list = static_cast<PitchStop*>(d.window.stop(Stop::pitch))->choices();
     QTest::mouseClick(list, Qt::LeftButton, {}, list->rowRect(1).center().toPoint());
-    CHECK(d.take().tuning.rootKey == nearestKey(d.take().pitch.choices[1].midi).key);
+    CHECK(d.take().tuning.rootKey == nearestKey(d.take().facts->pitch.choices[1].midi).key);
     CHECK(d.take().tuning.source == TuningSource::byHand);
 }
 

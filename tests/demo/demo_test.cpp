@@ -50,19 +50,19 @@ TEST_CASE("single notes of the demo are read as what they are", "[demo][pitch]")
     CAPTURE(name);
     const auto truth = truthOf(name);
     const auto take = *makeTake(*openRecording(folder / (std::string(name) + ".flac")));
-    REQUIRE(take.pitch.midi);
+    REQUIRE(take.facts->pitch.midi);
     // Vibrato and glides have no pitch to the cent.
-    CHECK_THAT(100.0 * (*take.pitch.midi - truth["midi"].get<double>()),
+    CHECK_THAT(100.0 * (*take.facts->pitch.midi - truth["midi"].get<double>()),
         Catch::Matchers::WithinAbs(0.0, 10.0));
-    CHECK(nameOf(take.pitch.kind) == truth["kind"].get<std::string>());
-    CHECK(take.loop.on == (take.pitch.kind != SoundKind::percussive));
-    CHECK_FALSE(take.loopChoices.empty());
+    CHECK(nameOf(take.facts->pitch.kind) == truth["kind"].get<std::string>());
+    CHECK(take.loop.on == (take.facts->pitch.kind != SoundKind::percussive));
+    CHECK_FALSE(take.facts->loopChoices.empty());
 }
 
 TEST_CASE("wind has no clear pitch", "[demo][pitch]")
 {
     const auto take = *makeTake(*openRecording(folder / "wind-in-the-rigging.flac"));
-    CHECK(take.pitch.verdict == PitchVerdict::none);
+    CHECK(take.facts->pitch.verdict == PitchVerdict::none);
 }
 
 TEST_CASE("the demo instrument opens", "[demo]")

@@ -126,8 +126,8 @@ TEST_CASE("files of schema 1 bring all that was in them", "[formats][schema]")
     for (const auto& name : names) {
         CAPTURE(name);
         for (const auto& take : opened(name).takes) {
-            CHECK(take.pitch.midi.has_value());
-            CHECK_FALSE(take.pitch.choices.empty());
+            CHECK(take.facts->pitch.midi.has_value());
+            CHECK_FALSE(take.facts->pitch.choices.empty());
         }
     }
 }

@@ -68,7 +68,7 @@ extern "C" std::size_t LLVMFuzzerCustomMutator(
 extern "C" int LLVMFuzzerInitialize(int*, char***)
 {
     if (const char* seed = std::getenv("PURETONE_SEED")) {
-        const auto text = toJson(probe::everyKindOfValue());
+        const auto text = probe::withFactsInside(probe::everyKindOfValue());
         (void)writeBytes(seed, std::as_bytes(std::span(text)));
     }
     return 0;

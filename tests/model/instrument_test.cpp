@@ -157,14 +157,14 @@ TEST_CASE("the path reads what is there and flags what wants a look", "[model][r
     CHECK(read(Stop::pitch).concern.empty());
     CHECK(read(Stop::keys).text == "A0 to C8");
     CHECK(read(Stop::shape).text == "attack 2.0 ms");
-    instrument.takes[0].pitch.verdict = PitchVerdict::none;
+    instrument.takes[0].facts.change().pitch.verdict = PitchVerdict::none;
     CHECK_FALSE(read(Stop::pitch).concern.empty());
     instrument.takes[0].tuning.source = TuningSource::byHand;
     CHECK(read(Stop::pitch).concern.empty());
     instrument.takes[0].loop.on = false;
     CHECK(read(Stop::loop).text == "off, one is ready");
-    instrument.takes[0].loopChoices.clear();
-    instrument.takes[0].loopMessage = "dies away within 30 ms";
+    instrument.takes[0].facts.change().loopChoices.clear();
+    instrument.takes[0].facts.change().loopMessage = "dies away within 30 ms";
     CHECK(read(Stop::loop).concern == "No loop was found: it dies away within 30 ms.");
     CHECK(readingOf(Stop::sound, {}, nullptr, {}).text == "no sound yet");
     const auto several =
@@ -244,7 +244,7 @@ TEST_CASE("another A4 moves the whole instrument and nothing else", "[model][tun
 TEST_CASE("copied treatments follow the pitch and stretch of the take they come to", "[model]")
 {
     auto take = probe::plainTake(probe::mono(probe::sine(220.0, 48000.0, 1.0)), 57.2);
-    take.pitch.midi = 57.2;
+    take.facts.change().pitch.midi = 57.2;
     take.tuning = Tuning::forPitch(57.2, TuningSource::proposed, 442.0);
     take.kept = {Frames{100}, Frames{20000}};
     const auto own = treatmentsFor(
@@ -261,17 +261,17 @@ TEST_CASE("copied treatments follow the pitch and stretch of the take they come 
 TEST_CASE("readings name notes on the keys of the instrument's own A4", "[model][tuning]")
 {
     auto take = probe::plainTake(probe::mono(probe::sine(220.0, 48000.0, 3.0)), 57.0);
-    take.pitch.verdict = PitchVerdict::uncertain;
-    take.pitch.notes = {57.0, 61.0};
+    take.facts.change().pitch.verdict = PitchVerdict::uncertain;
+    take.facts.change().pitch.notes = {57.0, 61.0};
     CHECK(pitchFacts(take, {}) == std::vector<std::string>{"2 notes sound at once: A3, C#4."});
     // A semitone lower, so that the same sounds lie a key higher.
     const double a4 = 440.0 / std::exp2(1.0 / 12.0);
     take.tuning = Tuning::forPitch(57.0, TuningSource::series, a4);
     CHECK(take.tuning.rootKey == 58);
     CHECK(pitchFacts(take, {}) == std::vector<std::string>{"2 notes sound at once: A#3, D4."});
-    take.pitch.midi = 57.0;
+    take.facts.change().pitch.midi = 57.0;
     CHECK_FALSE(contradictsSeries(take));
-    take.pitch.midi = 58.0;
+    take.facts.change().pitch.midi = 58.0;
     CHECK(contradictsSeries(take));
 }
 
@@ -283,7 +283,7 @@ TEST_CASE("what a trial tone is held against lies inside the kept part", "[model
     PitchMovement movement;
     movement.steadyStart = 2.0;
     movement.steadyEnd = 2.5;
-    take.pitch.movement = movement;
+    take.facts.change().pitch.movement = movement;
     // Two seconds that would run past the end begin earlier.
     CHECK(steadiestPart(take) == Span{Frames{4800 + 48000}, take.kept.end});
     take.kept.end = Frames{5000};

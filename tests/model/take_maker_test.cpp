@@ -50,11 +50,11 @@ TEST_CASE("kicks and snares get no loop by themselves, but one is ready", "[mode
     const auto take = *makeTake(makeRecording(mono(wave), "hit.wav"));
     CHECK(isStruckDead(take) == dies);
     CHECK(take.loop.on != dies);
-    REQUIRE_FALSE(take.loopChoices.empty());
-    CHECK(take.loop.span == take.loopChoices.front().loop.span);
+    REQUIRE_FALSE(take.facts->loopChoices.empty());
+    CHECK(take.loop.span == take.facts->loopChoices.front().loop.span);
     // Asked for, it is switched on.
     auto asked = take;
-    searchLoops(asked, true);
+    searchLoops(asked);
     CHECK(asked.loop.on);
 }
 
@@ -73,14 +73,14 @@ TEST_CASE("root and loop in a file are used where ours are worse", "[model][take
     const auto tone = read(harmonicTone(440.0, 48000.0, 1.0));
     CHECK(tone.tuning.source == TuningSource::proposed);
     CHECK(tone.tuning.rootKey == 69);
-    CHECK(std::any_of(tone.loopChoices.begin(), tone.loopChoices.end(),
+    CHECK(std::any_of(tone.facts->loopChoices.begin(), tone.facts->loopChoices.end(),
         [&](const LoopCandidate& c) { return c.loop.span == sampler.loops[0].span; }));
 }
 
 TEST_CASE("noise is not put out of tune by a guess", "[model][take]")
 {
     const auto take = *makeTake(makeRecording(mono(noise(48000.0, 1.5)), "wind.wav"));
-    CHECK(take.pitch.verdict == PitchVerdict::none);
+    CHECK(take.facts->pitch.verdict == PitchVerdict::none);
     CHECK(take.tuning == Tuning{60, 0.0, TuningSource::proposed});
     CHECK_FALSE(take.period());
 }
@@ -168,24 +168,25 @@ TEST_CASE("root and loop of a file stand beside our own", "[take]")
         [](const PitchChoice& c) { return c.reason == "from the file"; });
     REQUIRE(given != choices.end());
     CHECK(given->midi == Approx(60.25));
-    CHECK(take->pitch.choices.size() + 1 == choices.size());
-    const auto loop = std::find_if(take->loopChoices.begin(), take->loopChoices.end(),
+    CHECK(take->facts->pitch.choices.size() + 1 == choices.size());
+    const auto loop = std::find_if(take->facts->loopChoices.begin(), take->facts->loopChoices.end(),
         [](const LoopCandidate& c) { return c.kind == LoopKind::fromFile; });
-    REQUIRE(loop != take->loopChoices.end());
+    REQUIRE(loop != take->facts->loopChoices.end());
     CHECK(loop->loop.span == sampler.loops[0].span);
     CHECK(loop->loop.mode == LoopMode::forward);
-    CHECK(std::count_if(take->loopChoices.begin(), take->loopChoices.end(), [](const auto& c) {
-        return c.kind == LoopKind::fromFile;
-    }) == 2);
+    CHECK(std::count_if(take->facts->loopChoices.begin(), take->facts->loopChoices.end(),
+              [](const auto& c) { return c.kind == LoopKind::fromFile; })
+        == 2);
     CHECK(std::next(loop)->loop.mode == LoopMode::alternating);
     // It stays a choice when loops are looked for again, and turns round with the sound.
     Take again = *take;
     setTreatments(again, {{Reverse{}}}, treat(again.recording->audio, {{Reverse{}}}));
-    searchLoops(again, false);
-    CHECK(std::any_of(again.loopChoices.begin(), again.loopChoices.end(), [&](const auto& c) {
-        return c.kind == LoopKind::fromFile
-            && c.loop.span == mirrored(sampler.loops[0].span, take->audio().frames());
-    }));
+    searchLoops(again);
+    CHECK(std::any_of(
+        again.facts->loopChoices.begin(), again.facts->loopChoices.end(), [&](const auto& c) {
+            return c.kind == LoopKind::fromFile
+                && c.loop.span == mirrored(sampler.loops[0].span, take->audio().frames());
+        }));
 }
 
 TEST_CASE("turning a take round twice gives it back", "[take][treat]")

@@ -9,6 +9,7 @@
 #include "loop/seam_map.h"
 #include "model/json.h"
 #include "model/readings.h"
+#include "model/sounds.h"
 #include "prepare/treat.h"
 #include "support/takes.h"
 
@@ -23,13 +24,14 @@ inline puretone::Instrument everyKindOfValue()
     auto first = *makeTake(makeRecording(
         mono(harmonicTone(233.0, 16000.0, 0.3) + silence(16000.0, 0.02), 16000.0), "hum.wav"));
     first.name = "hum";
-    first.pitch.notes = {48.0, 55.0};
-    first.pitch.movement = PitchMovement{};
-    first.pitch.movement->low = 57.5;
-    first.pitch.movement->high = 58.5;
-    first.pitch.movement->voiced = 1.0;
-    first.pitch.movement->slowRange = 100.0;
-    first.pitch.movement->steadyEnd = 0.2;
+    auto& report = first.facts.change().pitch;
+    report.notes = {48.0, 55.0};
+    report.movement = PitchMovement{};
+    report.movement->low = 57.5;
+    report.movement->high = 58.5;
+    report.movement->voiced = 1.0;
+    report.movement->slowRange = 100.0;
+    report.movement->steadyEnd = 0.2;
     const Span all{Frames{0}, Frames{4800}};
     first.treatments = {{RemoveDc{}}, {PassFilter{}}, {Band{}}, {Level{Level::To::peak, -1.0, all}},
         {EvenOut{0.5, all}}, {Reverse{}, false}, {Channels{}, false}, {Width{}, false},
@@ -42,18 +44,33 @@ inline puretone::Instrument everyKindOfValue()
     return sanitized(std::move(instrument));
 }
 
+/// The document as older files hold it: with the facts inside its takes.
+inline std::string withFactsInside(const puretone::Instrument& document)
+{
+    using nlohmann::json;
+    json j = json::parse(toJson(document));
+    const json facts = json::parse(factsToJson(document))["facts"];
+    for (std::size_t i = 0; i < facts.size(); ++i)
+        for (const char* name : {"pitch", "loopChoices", "loopMessage"})
+            j["takes"][i][name] = facts[i][name];
+    return j.dump();
+}
+
 /// Reads a document whose recordings are those of `of`.
 inline puretone::Result<puretone::Instrument> readWith(
     const puretone::Instrument& of, const std::string& text)
 {
     using namespace puretone;
-    return fromJson(text, "x.puretone",
+    auto read = fromJson(text, "x.puretone",
         [&](const std::string& path, const std::string&) -> Result<RecordingPtr> {
             for (const auto& t : of.takes)
                 if (audioPath(*t.recording) == path)
                     return t.recording.pointer();
             return fail(ErrorCode::damaged, path + " is missing.");
         });
+    if (read)
+        (void)makeSounds(*read);
+    return read;
 }
 
 /// Replaces `changes` values of a document, of any depth, by values that hurt.
@@ -128,6 +145,7 @@ inline void walkThrough(const puretone::Instrument& document)
     (void)infoJson("x", document);
     (void)infoText(document);
     (void)toJson(document);
+    (void)factsToJson(document);
     const auto owner = std::make_unique<Engine>();
     Engine& engine = *owner;
     engine.prepare(48000.0);

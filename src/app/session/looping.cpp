@@ -104,7 +104,7 @@ void Session::findLoops()
     background_.run(
         "loops", Background::Running::cancel,
         [wanted = *current](const Progress& progress) mutable {
-            searchLoops(wanted, true, progress);
+            searchLoops(wanted, progress);
             return std::move(wanted);
         },
         [this, of = keyOf(*current)](const Take& found) {
@@ -117,12 +117,14 @@ void Session::findLoops()
                 return;
             }
             if (!found.loop.on)
-                say(tr("No loop was found: it %1.").arg(QString::fromStdString(found.loopMessage)));
+                say(tr("No loop was found: it %1.")
+                        .arg(QString::fromStdString(found.facts->loopMessage)));
             editTake(of, tr("Find loops"), [&](Take& t) {
-                t.loopChoices = found.loopChoices;
-                t.loopMessage = found.loopMessage;
+                auto& facts = t.facts.change();
+                facts.loopChoices = found.facts->loopChoices;
+                facts.loopMessage = found.facts->loopMessage;
                 t.loop = found.loop;
-                t.loop.on = found.loop.on && !found.loopChoices.empty();
+                t.loop.on = found.loop.on && !facts.loopChoices.empty();
             });
         });
 }

@@ -70,7 +70,9 @@ void Session::edit(const QString& name, const std::function<void(Instrument&)>& 
 {
     Instrument next = instrument();
     change(next);
-    if (history_.apply(name.toStdString(), sanitized(std::move(next)), gesture))
+    const auto revision = history_.revision();
+    history_.apply(name.toStdString(), sanitized(std::move(next)), gesture);
+    if (history_.revision() != revision)
         afterChange();
 }
 
@@ -116,29 +118,53 @@ void Session::abandon(int gesture)
 {
     if (treating_ && treating_->gesture == gesture)
         dropUnfinishedTreatment();
-    history_.abandon(gesture);
-    afterChange();
+    if (history_.continues(gesture))
+        walk(History::Step::abandon);
 }
 
 void Session::undo()
 {
     if (dropUnfinishedTreatment())
         return;
-    history_.undo();
-    afterChange();
+    walk(History::Step::undo);
 }
 
 void Session::redo()
 {
     dropUnfinishedTreatment();
-    history_.redo();
-    afterChange();
+    walk(History::Step::redo);
+}
+
+void Session::walk(History::Step step)
+{
+    auto target = history_.target(step);
+    if (!target)
+        return;
+    if (!lacksSound(*target)) {
+        history_.walk(step, &*target);
+        afterChange();
+        return;
+    }
+    // A long sound that nobody has kept is made again first: no document says one thing and sounds
+    // another.
+    background_.run(
+        "walk", Background::Running::cancel,
+        [ready = std::move(*target)](const Progress& progress) mutable {
+            return makeSounds(ready, progress) ? std::optional(std::move(ready)) : std::nullopt;
+        },
+        [this, step, revision = history_.revision()](const std::optional<Instrument>& ready) {
+            if (!ready || history_.revision() != revision)
+                return;
+            history_.walk(step, &*ready);
+            afterChange();
+        });
 }
 
 void Session::afterChange()
 {
     makePeaks();
     compile();
+    findMissingFacts();
     measureSeam();
     analyseForDrawing();
     keepCopySoon();
@@ -178,7 +204,7 @@ void Session::analyseForDrawing()
     if (current == nullptr)
         return;
     const Drawn wanted{current->sound(), current->kept,
-        current->pitch.midi.value_or(current->tuning.soundingMidi())};
+        current->facts->pitch.midi.value_or(current->tuning.soundingMidi())};
     if (drawn_ == wanted)
         return;
     if (drawn_.audio != wanted.audio) {
@@ -213,6 +239,25 @@ void Session::analyseForDrawing()
             loudness_ = found.loudness;
             emit derivedChanged();
         });
+}
+
+void Session::findMissingFacts()
+{
+    const Take* current = take();
+    if (current == nullptr || current->facts.known())
+        return;
+    background_.run(
+        "facts", Background::Running::cancel,
+        [heard = *current](const Progress& progress) mutable {
+            findFacts(heard, progress);
+            return std::move(heard);
+        },
+        [this, of = keyOf(*current)](const Take& heard) {
+            const Take* now = take(of);
+            if (now != nullptr && *now == heard && !now->facts.known())
+                editTake(of, {}, [&](Take& t) { t.facts = heard.facts; });
+        },
+        Background::Lane::bulk);
 }
 
 void Session::makePeaks()

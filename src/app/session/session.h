@@ -171,6 +171,9 @@ private:
     /// Another document takes the place of this one; undo brings this one back.
     void begin(const QString& name, Instrument next, const DocumentOrigin& origin = {});
     void afterChange();
+    void walk(History::Step step);
+    /// Listens to the take on screen where nobody knows what it is, in the background.
+    void findMissingFacts();
     void compile();
     void compileNow();
     bool addingMany() const;

@@ -13,11 +13,12 @@ constexpr double quickSeconds = 60.0;
 /// What was read from the treated sound, where nobody has decided otherwise.
 void adoptHeard(Take& take, const Take& heard)
 {
-    take.pitch = heard.pitch;
+    auto& facts = take.facts.change();
+    facts.pitch = heard.facts->pitch;
     if (take.tuning.source == TuningSource::proposed)
         take.tuning = heard.tuning;
-    if (take.loopChoices.size() == heard.loopChoices.size())
-        take.loopChoices = heard.loopChoices;
+    if (facts.loopChoices.size() == heard.facts->loopChoices.size())
+        facts.loopChoices = heard.facts->loopChoices;
 }
 
 } // namespace

@@ -113,17 +113,18 @@ void MainWindow::refreshTakes()
                                         : tr("Fold the list of takes away"));
     std::vector<TakeRow> rows;
     for (const auto& take : takes) {
-        const bool noPitch = take.pitch.verdict == PitchVerdict::none
+        const bool noPitch = take.facts->pitch.verdict == PitchVerdict::none
             && take.tuning.source == TuningSource::proposed;
         rows.push_back({take.id, QString::fromStdString(take.name),
             typeset(noteName(take.tuning.rootKey, session_.naming())),
             contradictsSeries(take)
                 ? tr("reads as %1")
-                      .arg(typeset(noteName(
-                          nearestKey(take.tuning.onKeys(*take.pitch.midi)).key, session_.naming())))
-                : noPitch                                   ? tr("no clear pitch")
-                : !take.loop.on && take.loopChoices.empty() ? tr("no loop yet")
-                                                            : QString(),
+                      .arg(typeset(
+                          noteName(nearestKey(take.tuning.onKeys(*take.facts->pitch.midi)).key,
+                              session_.naming())))
+                : noPitch                                          ? tr("no clear pitch")
+                : !take.loop.on && take.facts->loopChoices.empty() ? tr("no loop yet")
+                                                                   : QString(),
             session_.peaksOf(&take), take.kept});
     }
     const Take* shown = session_.take();

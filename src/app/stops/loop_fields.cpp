@@ -186,11 +186,12 @@ void LoopStop::showSeam(const Take& take)
         bars_->setMeasured(std::nullopt, seconds);
         verdict_->setText(take.loop.mode == LoopMode::oneShot
                 ? tr("One-shot: it plays to its end, however short the key is held.")
-                : !take.loopChoices.empty() && take.pitch.kind == SoundKind::percussive
+                : !take.facts->loopChoices.empty()
+                    && take.facts->pitch.kind == SoundKind::percussive
                 ? tr("Struck and gone at once: it gets no loop by itself. One is ready.")
-                : !take.loopChoices.empty() || take.loopMessage.empty()
+                : !take.facts->loopChoices.empty() || take.facts->loopMessage.empty()
                 ? tr("The loop is off.")
-                : tr("No loop was found: it %1.").arg(typeset(take.loopMessage)));
+                : tr("No loop was found: it %1.").arg(typeset(take.facts->loopMessage)));
         return;
     }
     const auto& measured = session().seam();
@@ -199,10 +200,11 @@ void LoopStop::showSeam(const Take& take)
     const bool good = seamVerdict(measured->cost) == SeamVerdict::seamless;
     bars_->setMeasured(measured, seconds);
     const QString words = typeset(describeSeam(measured->seam, seconds));
-    const bool best = !take.loopChoices.empty() && take.loopChoices.front().loop == take.loop;
+    const bool best =
+        !take.facts->loopChoices.empty() && take.facts->loopChoices.front().loop == take.loop;
     verdict_->setText(good ? tr("Seamless.")
-            : best && !take.loopMessage.empty()
-            ? tr("It %1. The sound %2.").arg(words, typeset(take.loopMessage))
+            : best && !take.facts->loopMessage.empty()
+            ? tr("It %1. The sound %2.").arg(words, typeset(take.facts->loopMessage))
             : tr("It %1.").arg(words));
     verdict_->setStyleSheet(QStringLiteral("color: %1; font-weight: 600")
                                 .arg((good ? Theme::tokens().sea : Theme::tokens().coral).name()));

@@ -54,8 +54,8 @@ void LoopStop::connectBench()
         wave()->fit(inside ? loop : t->kept);
     });
     connect(candidates_, &CandidateRow::chosen, this, [this](int index) {
-        session().editTake(
-            tr("Choose loop"), [&](Take& t) { t.loop = t.loopChoices[std::size_t(index)].loop; });
+        session().editTake(tr("Choose loop"),
+            [&](Take& t) { t.loop = t.facts->loopChoices[std::size_t(index)].loop; });
     });
     connect(map_, &SeamMapView::chosen, this, [this](qint64 start, qint64 end) {
         if (const Take* t = session().take())
@@ -233,11 +233,11 @@ void LoopStop::refresh()
         candidates_->setCandidates(nullptr, {}, {});
         return;
     }
-    candidates_->setCandidates(session().peaks(), take->loopChoices, take->loop);
+    candidates_->setCandidates(session().peaks(), take->facts->loopChoices, take->loop);
     if (isVisible())
         session().drawSeamMap();
     map_->setMap(session().seamMap(), take->rate());
-    map_->setLoops(take->loop, take->loopChoices);
+    map_->setLoops(take->loop, take->facts->loopChoices);
     showCloseUp(*take);
     refreshHandles(*take);
 }

@@ -174,7 +174,7 @@ std::optional<double> MendPanel::tone() const
     if (marked_)
         return marked_;
     const Take* take = session_.take();
-    return take != nullptr ? foreignTone(take->pitch) : std::nullopt;
+    return take != nullptr ? foreignTone(take->facts->pitch) : std::nullopt;
 }
 
 void MendPanel::refresh()
@@ -184,7 +184,7 @@ void MendPanel::refresh()
     if (shown != takeShown_)
         marked_.reset();
     takeShown_ = shown;
-    const bool pitched = take != nullptr && take->pitch.midi.has_value();
+    const bool pitched = take != nullptr && take->facts->pitch.midi.has_value();
     const auto* straightened = straightening();
     for (auto* field : {drift_, vibrato_})
         field->setFieldEnabled(pitched);

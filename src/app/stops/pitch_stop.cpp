@@ -124,8 +124,9 @@ void PitchStop::connectTuning()
     });
     connect(reading_, &QPushButton::clicked, this, [this] {
         session().editTake(tr("Use the reading"), [](Take& t) {
-            if (t.pitch.midi)
-                t.tuning = Tuning::forPitch(*t.pitch.midi, TuningSource::proposed, t.tuning.a4);
+            if (t.facts->pitch.midi)
+                t.tuning =
+                    Tuning::forPitch(*t.facts->pitch.midi, TuningSource::proposed, t.tuning.a4);
         });
     });
     connectToInstrument(
@@ -219,7 +220,7 @@ void PitchStop::showVerdict(const Take& take)
 {
     const auto& t = Theme::tokens();
     const bool byHand = take.tuning.source == TuningSource::byHand;
-    const auto& pitch = take.pitch;
+    const auto& pitch = take.facts->pitch;
     QString text;
     if (byHand)
         text = tr("Set by hand.");
@@ -249,7 +250,7 @@ void PitchStop::showForeign(const Take& take)
     const auto hz = mend_->tone();
     const bool removed = std::any_of(session().treatments().begin(), session().treatments().end(),
         [](const Treatment& t) { return t.on && std::holds_alternative<RemoveTone>(t.what); });
-    const auto proposed = foreignTone(take.pitch);
+    const auto proposed = foreignTone(take.facts->pitch);
     spectrum_->setForeign(hz,
         !hz                  ? QString()
             : removed        ? tr("taken out, %1").arg(typeset(formatHz(*hz)))
@@ -266,13 +267,13 @@ void PitchStop::showTake(const Take& take)
     const auto* line = session().pitchLine() ? &*session().pitchLine() : nullptr;
     line_->setOffset(offset);
     line_->setPitch(line, midi, double(take.kept.length()) / take.rate(), naming);
-    const bool wanders = take.pitch.wanders();
-    line_->setSteady(wanders ? take.pitch.movement->steadyStart : 0.0,
-        wanders ? take.pitch.movement->steadyEnd : 0.0);
-    spectrum_->setSpectrum(session().spectrum(), hz.value, take.pitch.stretch,
+    const bool wanders = take.facts->pitch.wanders();
+    line_->setSteady(wanders ? take.facts->pitch.movement->steadyStart : 0.0,
+        wanders ? take.facts->pitch.movement->steadyEnd : 0.0);
+    spectrum_->setSpectrum(session().spectrum(), hz.value, take.facts->pitch.stretch,
         typeset(noteName(nearestKey(midi - offset).key, naming)));
-    spectrum_->setPartials(
-        take.pitch.partials, take.pitch.kind == SoundKind::inharmonic, naming, Hz{take.tuning.a4});
+    spectrum_->setPartials(take.facts->pitch.partials,
+        take.facts->pitch.kind == SoundKind::inharmonic, naming, Hz{take.tuning.a4});
     showForeign(take);
     auto choices = pitchChoices(take);
     for (auto& choice : choices)
@@ -285,7 +286,7 @@ void PitchStop::showTake(const Take& take)
     frequency_->setText(
         typeset(formatNumber(hz.value, 2) + " Hz · key " + std::to_string(take.tuning.rootKey)));
     reading_->setVisible(
-        take.pitch.midi.has_value() && take.tuning.source != TuningSource::proposed);
+        take.facts->pitch.midi.has_value() && take.tuning.source != TuningSource::proposed);
     showVerdict(take);
     root_->setValue(take.tuning.rootKey);
     fine_->setValue(take.tuning.fineCents);

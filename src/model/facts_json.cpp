@@ -1,0 +1,180 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/facts_json.h"
+
+#include "model/instrument.h"
+#include "model/json_names.h"
+
+namespace puretone {
+
+using nlohmann::json;
+
+namespace {
+
+constexpr Names<FadeCurve, 3> curveNames = {{{FadeCurve::automatic, "automatic"},
+    {FadeCurve::linear, "linear"}, {FadeCurve::equalPower, "equalPower"}}};
+constexpr Names<PitchVerdict, 3> verdictNames = {{{PitchVerdict::clear, "clear"},
+    {PitchVerdict::uncertain, "uncertain"}, {PitchVerdict::none, "none"}}};
+constexpr Names<SoundKind, 4> kindNames = {
+    {{SoundKind::harmonic, "harmonic"}, {SoundKind::inharmonic, "inharmonic"},
+        {SoundKind::percussive, "percussive"}, {SoundKind::unpitched, "unpitched"}}};
+constexpr Names<LoopKind, 9> loopKindNames = {
+    {{LoopKind::longLiving, "long"}, {LoopKind::middle, "middle"}, {LoopKind::shortSteady, "short"},
+        {LoopKind::afterAttack, "afterAttack"}, {LoopKind::heldHigh, "heldHigh"},
+        {LoopKind::lastSteady, "lastSteady"}, {LoopKind::wholeSwings, "wholeSwings"},
+        {LoopKind::thereAndBack, "thereAndBack"}, {LoopKind::fromFile, "file"}}};
+
+} // namespace
+
+json loopJson(const Loop& loop)
+{
+    json j = spanJson(loop.span);
+    j["on"] = loop.on;
+    j["crossfade"] = loop.crossfade.value;
+    j["curve"] = nameIn(curveNames, loop.curve);
+    j["mode"] = nameIn(loopModeNames, loop.mode);
+    j["fraction"] = loop.fraction;
+    j["evenOut"] = loop.evenOut;
+    j["evenColour"] = loop.evenColour;
+    return j;
+}
+Loop loopFrom(const json& j)
+{
+    Loop loop;
+    loop.span = spanFrom(j);
+    loop.on = j.value("on", false);
+    loop.crossfade = Frames{whole(j, "crossfade", std::int64_t(0))};
+    loop.curve = valueIn(curveNames, j.value("curve", "automatic"));
+    loop.mode = valueIn(loopModeNames, j.value("mode", "forward"));
+    loop.fraction = j.value("fraction", 0.0);
+    loop.evenOut = j.value("evenOut", 0.0);
+    loop.evenColour = j.value("evenColour", 0.0);
+    return loop;
+}
+
+namespace {
+
+json seamJson(const SeamMeasures& s)
+{
+    return {{"clickDb", s.clickDb}, {"levelDb", s.levelDb}, {"timbreDb", s.timbreDb},
+        {"changeDb", s.changeDb}, {"dipDb", s.dipDb}, {"pulseDb", s.pulseDb}};
+}
+SeamMeasures seamFrom(const json& j)
+{
+    return {j.value("clickDb", 0.0), j.value("levelDb", 0.0), j.value("timbreDb", 0.0),
+        j.value("changeDb", 0.0), j.value("dipDb", 0.0), j.value("pulseDb", 0.0)};
+}
+
+json candidateJson(const LoopCandidate& c)
+{
+    return {{"loop", loopJson(c.loop)}, {"kind", nameIn(loopKindNames, c.kind)},
+        {"seam", seamJson(c.seam)}, {"cost", c.cost}, {"pitchErrorCents", c.pitchErrorCents},
+        {"holdsDb", c.holdsDb}, {"reason", c.reason}};
+}
+LoopCandidate candidateFrom(const json& j)
+{
+    LoopCandidate c;
+    c.loop = loopFrom(j.at("loop"));
+    c.kind = valueIn(loopKindNames, j.value("kind", "long"));
+    c.seam = seamFrom(j.at("seam"));
+    c.cost = j.value("cost", 0.0);
+    c.pitchErrorCents = j.value("pitchErrorCents", 0.0);
+    c.holdsDb = j.value("holdsDb", 0.0);
+    c.reason = j.value("reason", "");
+    return c;
+}
+
+json choicesJson(const PitchReport& report)
+{
+    json list = json::array();
+    for (const auto& c : report.choices)
+        list.push_back({{"midi", c.midi}, {"confidence", c.confidence}, {"reason", c.reason}});
+    return list;
+}
+
+constexpr std::pair<const char*, double PitchMovement::*> movementFields[] = {
+    {"low", &PitchMovement::low}, {"high", &PitchMovement::high}, {"mean", &PitchMovement::mean},
+    {"centre", &PitchMovement::centre}, {"vibratoHz", &PitchMovement::vibratoHz},
+    {"vibratoCents", &PitchMovement::vibratoCents}, {"spread", &PitchMovement::spread},
+    {"slowRange", &PitchMovement::slowRange}, {"steadyStart", &PitchMovement::steadyStart},
+    {"steadyEnd", &PitchMovement::steadyEnd}, {"steady", &PitchMovement::steady},
+    {"steadySpread", &PitchMovement::steadySpread}, {"jitter", &PitchMovement::jitter},
+    {"clarity", &PitchMovement::clarity}, {"voiced", &PitchMovement::voiced}};
+
+json movementJson(const PitchMovement& movement)
+{
+    json j;
+    for (const auto& [name, field] : movementFields)
+        j[name] = movement.*field;
+    return j;
+}
+PitchMovement movementFrom(const json& j)
+{
+    PitchMovement movement;
+    for (const auto& [name, field] : movementFields)
+        movement.*field = j.value(name, 0.0);
+    return movement;
+}
+
+json pitchJson(const PitchReport& report)
+{
+    json partials = json::array();
+    for (const auto& p : report.partials)
+        partials.push_back({p.hz, p.amplitude, p.decay});
+    return {{"verdict", nameIn(verdictNames, report.verdict)},
+        {"kind", nameIn(kindNames, report.kind)},
+        {"midi", report.midi ? json(*report.midi) : json(nullptr)},
+        {"confidence", report.confidence}, {"stretch", report.stretch},
+        {"candidates", choicesJson(report)}, {"partials", partials}, {"notes", report.notes},
+        {"tonal", report.tonal},
+        {"movement", report.movement ? movementJson(*report.movement) : json(nullptr)}};
+}
+PitchReport pitchFrom(const json& j)
+{
+    PitchReport report;
+    report.verdict = valueIn(verdictNames, j.value("verdict", "none"));
+    report.kind = valueIn(kindNames, j.value("kind", "unpitched"));
+    if (j.contains("midi") && !j["midi"].is_null())
+        report.midi = j["midi"].get<double>();
+    report.confidence = j.value("confidence", 0.0);
+    report.stretch = j.value("stretch", 0.0);
+    for (const auto& c : j.value("candidates", json::array()))
+        report.choices.push_back({c.at("midi").get<double>(), c.at("confidence").get<double>(),
+            c.at("reason").get<std::string>()});
+    for (const auto& p : j.value("partials", json::array()))
+        report.partials.push_back({p.at(0).get<double>(), p.at(1).get<double>(),
+            p.size() > 2 ? p[2].get<double>() : 0.0});
+    report.notes = j.value("notes", std::vector<double>());
+    report.tonal = j.value("tonal", 0.0);
+    if (j.contains("movement") && !j["movement"].is_null())
+        report.movement = movementFrom(j["movement"]);
+    return report;
+}
+
+} // namespace
+
+json factsJson(const Facts& facts)
+{
+    json choices = json::array();
+    for (const auto& c : facts.loopChoices)
+        choices.push_back(candidateJson(c));
+    return {{"pitch", pitchJson(facts.pitch)}, {"loopChoices", choices},
+        {"loopMessage", facts.loopMessage}};
+}
+
+Aside<Facts> factsFrom(const json& j, const Audio& audio)
+{
+    Aside<Facts> found;
+    try {
+        Facts& facts = found.change();
+        facts.pitch = pitchFrom(j.at("pitch"));
+        for (const auto& c : j.value("loopChoices", json::array()))
+            facts.loopChoices.push_back(candidateFrom(c));
+        facts.loopMessage = j.value("loopMessage", "");
+        sanitize(facts, audio);
+    } catch (const json::exception&) {
+        found.forget();
+    }
+    return found;
+}
+
+} // namespace puretone
