@@ -5,18 +5,6 @@
 
 namespace puretone {
 
-namespace {
-
-constexpr double recentSeconds = 120.0;
-
-void raise(std::atomic<float>& peak, float value) noexcept
-{
-    if (value > peak.load(std::memory_order_relaxed))
-        peak.store(value, std::memory_order_relaxed);
-}
-
-} // namespace
-
 Engine::Engine()
 {
     KernelLadder::shared();
@@ -31,7 +19,8 @@ Engine::~Engine()
 void Engine::prepare(double rate)
 {
     rate_.store(rate, std::memory_order_relaxed);
-    recent_.resize(std::size_t(recentSeconds * rate));
+    master_.prepare(rate);
+    clock_.prepare(rate);
     performance_.reset(rate);
     cellAt_ = 0;
     publishKeys();
@@ -68,26 +57,34 @@ void Engine::handle(const MidiEvent& event) noexcept
     publishKeys();
 }
 
-bool Engine::pass(Events& queue, const MidiEvent& event) noexcept
+bool Engine::pass(Events& queue, const Posted& posted) noexcept
 {
     constexpr std::size_t keptForEnds = 256;
-    if (event.kind == MidiEvent::Kind::noteOn && queue.room() <= keptForEnds)
+    if (posted.event.kind == MidiEvent::Kind::noteOn && queue.room() <= keptForEnds)
         return false;
-    if (queue.push(event))
+    if (queue.push(posted))
         return true;
     lost_.store(true, std::memory_order_relaxed);
     return false;
 }
 
-void Engine::drain() noexcept
+void Engine::drain(int frames, bool timed) noexcept
 {
-    MidiEvent event;
-    while (fromWindow_.pop(event))
-        handle(event);
-    while (fromMidi_.pop(event))
-        handle(event);
-    if (lost_.exchange(false, std::memory_order_relaxed))
-        handle(MidiEvent::allOff());
+    dueCount_ = 0;
+    const auto add = [&](const Posted& posted) {
+        const bool known = timed && posted.when != Moment{};
+        const Due due{posted.event, known ? clock_.frameOf(posted.when, frames) : 0};
+        // Each queue is in order, or nearly: what is late by a little moves a few places.
+        auto at = dueCount_++;
+        for (; at > 0 && due_[at - 1].frame > due.frame; --at)
+            due_[at] = due_[at - 1];
+        due_[at] = due;
+    };
+    Posted posted;
+    while (dueCount_ < queued && fromWindow_.pop(posted))
+        add(posted);
+    while (dueCount_ < due_.size() && fromMidi_.pop(posted))
+        add(posted);
 }
 
 void Engine::beginCell() noexcept
@@ -101,27 +98,36 @@ void Engine::beginCell() noexcept
         shownPosition_.store(newest->position(), std::memory_order_relaxed);
 }
 
-void Engine::publishMeter(const float* left, const float* right, int frames) noexcept
-{
-    float l = 0.0f, r = 0.0f;
-    for (int i = 0; i < frames; ++i) {
-        l = std::max(l, std::abs(left[i]));
-        r = std::max(r, std::abs(right[i]));
-    }
-    raise(peakLeft_, l);
-    raise(peakRight_, r);
-}
-
 void Engine::process(float* left, float* right, int frames) noexcept
 {
     const FlushDenormals flush;
+    drain(frames, false);
+    play(left, right, frames);
+}
+
+void Engine::process(float* left, float* right, int frames, Moment now) noexcept
+{
+    const FlushDenormals flush;
+    clock_.beginBlock(now, frames);
+    drain(frames, true);
+    play(left, right, frames);
+}
+
+void Engine::play(float* left, float* right, int frames) noexcept
+{
     if (cellAt_ == 0)
         takeProgram();
-    drain();
+    std::size_t next = 0;
+    const auto happenAt = [&](int frame) {
+        for (; next < dueCount_ && due_[next].frame <= frame; ++next)
+            handle(due_[next].event);
+    };
     for (int done = 0; done < frames;) {
+        happenAt(done);
         if (cellAt_ == 0)
             beginCell();
-        const int count = std::min(Voice::cellFrames - cellAt_, frames - done);
+        const int due = next < dueCount_ ? due_[next].frame : frames;
+        const int count = std::min({Voice::cellFrames - cellAt_, frames - done, due - done});
         float* l = left + done;
         float* r = right + done;
         std::fill(l, l + count, 0.0f);
@@ -130,15 +136,19 @@ void Engine::process(float* left, float* right, int frames) noexcept
         cellAt_ = (cellAt_ + count) % Voice::cellFrames;
         done += count;
     }
-    publishMeter(left, right, frames);
-    recent_.write(left, right, frames);
+    happenAt(frames); // of a block without frames
+    if (lost_.exchange(false, std::memory_order_relaxed))
+        handle(MidiEvent::allOff());
+    master_.process(left, right, frames);
 }
 
 Engine::Meter Engine::look() noexcept
 {
     Meter meter;
-    meter.peakLeft = peakLeft_.exchange(0.0f, std::memory_order_relaxed);
-    meter.peakRight = peakRight_.exchange(0.0f, std::memory_order_relaxed);
+    const auto out = master_.look();
+    meter.peakLeft = out.peakLeft;
+    meter.peakRight = out.peakRight;
+    meter.limited = out.least;
     meter.voices = voiceCount_.load(std::memory_order_relaxed);
     meter.take = shownTake_.load(std::memory_order_relaxed);
     meter.position = shownPosition_.load(std::memory_order_relaxed);

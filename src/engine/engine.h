@@ -4,7 +4,9 @@
 #include "base/event_queue.h"
 #include "base/midi.h"
 #include "base/recent_audio.h"
+#include "engine/frame_clock.h"
 #include "engine/handover.h"
+#include "engine/master.h"
 #include "engine/performance.h"
 
 namespace puretone {
@@ -22,7 +24,8 @@ public:
     Engine(const Engine&) = delete;
     Engine& operator=(const Engine&) = delete;
 
-    /// Audio stopped, and nobody reads recent(). @param rate Frames per second of the output.
+    /// Audio stopped, and nobody reads master().recent(). @param rate Frames per second of the
+    /// output.
     void prepare(double rate);
     double rate() const { return rate_.load(std::memory_order_relaxed); }
 
@@ -35,17 +38,30 @@ public:
     void collect() { handover_.collect(); }
     /// Interface thread. Where nothing is played for so long that events pile up, notes are refused
     /// (false) before their ends are; where an end is lost after all, every note ends.
-    bool post(const MidiEvent& event) noexcept { return pass(fromWindow_, event); }
+    /// @param when It happened; matters where blocks are told when they begin.
+    bool post(const MidiEvent& event, Moment when = {}) noexcept
+    {
+        return pass(fromWindow_, {event, when});
+    }
     /// MIDI thread.
-    bool postMidi(const MidiEvent& event) noexcept { return pass(fromMidi_, event); }
+    bool postMidi(const MidiEvent& event, Moment when = {}) noexcept
+    {
+        return pass(fromMidi_, {event, when});
+    }
 
     /// Audio thread: what a queue would bring, at once.
     void handle(const MidiEvent& event) noexcept;
-    /// Audio thread: writes `frames` frames, any number of them.
+    /// Audio thread: writes `frames` frames, any number of them; what was posted happens at the
+    /// first of them.
     void process(float* left, float* right, int frames) noexcept;
+    /// The same for a block that was asked for now: what was posted with its moment happens as much
+    /// into this block as it came into the one before. Everything is late by one block, and nothing
+    /// by a little more or less.
+    void process(float* left, float* right, int frames, Moment now) noexcept;
 
     struct Meter {
-        float peakLeft = 0.0f, peakRight = 0.0f; ///< Since the last look.
+        float peakLeft = 0.0f, peakRight = 0.0f; ///< True peaks since the last look.
+        float limited = 1.0f; ///< Least gain of the limiter since then.
         int voices = 0;
         int take = 0; ///< Of the newest voice; 0 when silent.
         double position = 0.0; ///< Of the newest voice, frames of its recording.
@@ -54,30 +70,42 @@ public:
     Meter look() noexcept;
     /// Keys that are down, for drawing; two words of 64 keys.
     std::array<std::uint64_t, 2> keysDown() const noexcept;
-    /// What was played last: two minutes, at any rate.
-    RecentAudio& recent() { return recent_; }
+    /// Limiter, trial tone, monitor, and what was played last.
+    Master& master() { return master_; }
 
 private:
-    using Events = EventQueue<MidiEvent, 1024>;
-    bool pass(Events& queue, const MidiEvent& event) noexcept;
-    void drain() noexcept;
+    struct Posted {
+        MidiEvent event;
+        Moment when;
+    };
+    struct Due {
+        MidiEvent event;
+        int frame = 0; ///< Of the block.
+    };
+    static constexpr std::size_t queued = 1024;
+    using Events = EventQueue<Posted, queued>;
+    bool pass(Events& queue, const Posted& posted) noexcept;
+    /// Brings what was posted into `due_`, in the order of its frames.
+    void drain(int frames, bool timed) noexcept;
+    void play(float* left, float* right, int frames) noexcept;
     void takeProgram() noexcept;
     void beginCell() noexcept;
     void publishKeys() noexcept;
-    void publishMeter(const float* left, const float* right, int frames) noexcept;
 
     // Audio thread only.
     Performance performance_;
     const Program* previous_ = nullptr; ///< Still heard through leaving voices.
     int cellAt_ = 0; ///< The next frame's place in its cell; at 0 the cell has not begun.
+    FrameClock clock_;
+    std::array<Due, 2 * queued> due_{};
+    std::size_t dueCount_ = 0;
+    Master master_;
 
     Handover<Program> handover_;
     Events fromWindow_;
     Events fromMidi_;
     std::atomic<bool> lost_{false}; ///< Events, because a queue was full.
-    RecentAudio recent_;
     std::atomic<double> rate_{48000.0};
-    std::atomic<float> peakLeft_{0.0f}, peakRight_{0.0f};
     std::atomic<int> voiceCount_{0}, shownTake_{0};
     std::atomic<double> shownPosition_{0.0};
     std::array<std::atomic<std::uint64_t>, 2> keysDown_{};

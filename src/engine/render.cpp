@@ -34,7 +34,9 @@ Audio renderEvents(const Instrument& instrument, std::vector<TimedEvent> events,
         return a.event.kind == MidiEvent::Kind::noteOff && b.event.kind != MidiEvent::Kind::noteOff;
     });
     const auto engine = std::make_unique<Engine>();
+    engine->master().setLimiting(true);
     engine->prepare(rate);
+    const auto late = engine->master().latency();
     engine->setProgram(Compiler().compile(instrument, rate));
     Audio out{rate, std::vector<std::vector<float>>(2)};
     for (std::size_t i = 0; i < events.size() && !progress.cancelled(); ++i) {
@@ -45,10 +47,14 @@ Audio renderEvents(const Instrument& instrument, std::vector<TimedEvent> events,
         engine->handle(events[i].event);
         progress.at(double(i + 1) / double(events.size()));
     }
-    const auto last = out.frames() + std::llround(tailSeconds * rate);
+    const auto last = late + out.frames() + std::llround(tailSeconds * rate);
     do
         renderTo(*engine, out, std::min(last, out.frames() + std::llround(0.05 * rate)));
     while (engine->look().voices > 0 && out.frames() < last && !progress.cancelled());
+    // The limiter is late, the file is not.
+    renderTo(*engine, out, out.frames() + late);
+    for (auto& channel : out.channels)
+        channel.erase(channel.begin(), channel.begin() + late);
     return out;
 }
 

@@ -16,7 +16,8 @@ struct TimedEvent {
 /// Longer performances are refused.
 inline constexpr double longestPerformance = 3600.0; // seconds
 
-/// Plays events through the same engine as the window and keeps what comes out: stereo.
+/// Plays events through the same engine as the window, limiter included, and keeps what comes out:
+/// stereo, and nothing late.
 ///
 /// @param events In any order. @param rate Output frames per second.
 /// Ends when the last voice has died away, at most `tailSeconds` after the last event.

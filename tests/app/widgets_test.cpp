@@ -222,9 +222,9 @@ TEST_CASE("the meter says peaks in words and holds them", "[app][meter]")
     CHECK(meter.text() == QString::fromUtf8("peak −6.0 dB"));
     meter.feed(0.01f, 0.01f);
     CHECK(meter.text() == QString::fromUtf8("peak −6.0 dB"));
-    CHECK_FALSE(meter.clipped());
+    CHECK_FALSE(meter.tooLoud());
     meter.feed(1.2f, 0.1f);
-    CHECK(meter.clipped());
+    CHECK(meter.tooLoud());
     CHECK(meter.text().contains("over by 1.6 dB"));
     QTest::mouseClick(&meter, Qt::LeftButton);
     CHECK(meter.text() == "silent");

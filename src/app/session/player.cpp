@@ -4,7 +4,15 @@
 #include "audio/level.h"
 #include "base/flush_denormals.h"
 
+#include <QSettings>
+
 namespace puretone::app {
+
+namespace {
+
+constexpr const char* limiterKey = "limiter";
+
+} // namespace
 
 Player::Player(QObject* parent)
     : QObject(parent)
@@ -16,7 +24,9 @@ Player::Player(QObject* parent)
     , keyboards_(
           jobs_, "keyboard",
           [this](const std::string& id) {
-              return openMidiInput(id, [this](const MidiEvent& e) { engine_->postMidi(e); });
+              return openMidiInput(id, [this](const MidiEvent& e) {
+                  engine_->postMidi(e, std::chrono::steady_clock::now());
+              });
           },
           [this](const auto& id, auto made) { midiOpened(id, std::move(made)); })
     , inputs_(
@@ -26,13 +36,14 @@ Player::Player(QObject* parent)
                   [this, recorder = recorder_](const float* left, const float* right, int frames) {
                       const FlushDenormals flush;
                       recorder->hear(left, right, frames);
-                      monitor_.feed(left, right, frames);
+                      engine_->master().monitor().feed(left, right, frames);
                   });
           },
           [this](const auto& id, auto made) { inputOpened(id, std::move(made)); })
 {
     connect(&watch_, &QTimer::timeout, this, &Player::watch);
     watch_.start(250);
+    engine_->master().setLimiting(QSettings().value(limiterKey, true).toBool());
 }
 
 Player::~Player()
@@ -47,10 +58,7 @@ OutputClient Player::client()
 {
     return {[this](double rate, int) { engine_->prepare(rate); },
         [this](float* left, float* right, int frames) {
-            const FlushDenormals flush;
-            engine_->process(left, right, frames);
-            trial_.process(left, right, frames, engine_->rate());
-            monitor_.addTo(left, right, frames, engine_->rate());
+            engine_->process(left, right, frames, std::chrono::steady_clock::now());
         }};
 }
 
@@ -83,7 +91,7 @@ void Player::outputOpened(const std::string& id, Result<std::unique_ptr<AudioOut
     output_ = std::move(*opened);
     outputId_ = id;
     held_.fill(false);
-    kept_ = engine_->recent().written();
+    kept_ = engine_->master().recent().written();
     emit rateChanged(output_->rate());
     emit devicesChanged();
 }
@@ -126,7 +134,7 @@ void Player::inputOpened(const std::string& id, Result<std::unique_ptr<AudioInpu
     if (opened) {
         input_ = std::move(*opened);
         inputId_ = id;
-        monitor_.setInputRate(input_->rate());
+        engine_->master().monitor().setInputRate(input_->rate());
         recorder_->setRate(input_->rate());
     } else {
         recorder_.reset();
@@ -139,7 +147,7 @@ void Player::inputOpened(const std::string& id, Result<std::unique_ptr<AudioInpu
 void Player::endInput(const std::string& trouble)
 {
     input_.reset();
-    monitor_.setInputRate(0.0);
+    engine_->master().monitor().setInputRate(0.0);
     inputId_.clear();
     if (!recorder_)
         return;
@@ -192,34 +200,45 @@ void Player::watch()
     }
 }
 
+void Player::setLimiting(bool on)
+{
+    engine_->master().setLimiting(on);
+    QSettings().setValue(limiterKey, on);
+}
+
+void Player::post(const MidiEvent& event)
+{
+    engine_->post(event, std::chrono::steady_clock::now());
+}
+
 void Player::noteOn(int key, int velocity)
 {
     if (hold_ && held_[std::size_t(key)]) {
         held_[std::size_t(key)] = false;
-        engine_->post(MidiEvent::noteOff(key));
+        post(MidiEvent::noteOff(key));
         return;
     }
     held_[std::size_t(key)] = hold_;
-    engine_->post(MidiEvent::noteOn(key, velocity));
+    post(MidiEvent::noteOn(key, velocity));
 }
 
 void Player::noteOff(int key)
 {
     if (!held_[std::size_t(key)])
-        engine_->post(MidiEvent::noteOff(key));
+        post(MidiEvent::noteOff(key));
 }
 
 void Player::restartHeld()
 {
     for (int key = 0; key < int(held_.size()); ++key)
         if (held_[std::size_t(key)])
-            engine_->post(MidiEvent::noteOn(key, 100));
+            post(MidiEvent::noteOn(key, 100));
 }
 
 void Player::allOff()
 {
     held_.fill(false);
-    engine_->post(MidiEvent::allOff());
+    post(MidiEvent::allOff());
 }
 
 void Player::setHold(bool hold)
@@ -230,7 +249,7 @@ void Player::setHold(bool hold)
     for (int key = 0; key < 128; ++key)
         if (held_[std::size_t(key)]) {
             held_[std::size_t(key)] = false;
-            engine_->post(MidiEvent::noteOff(key));
+            post(MidiEvent::noteOff(key));
         }
 }
 
@@ -238,8 +257,8 @@ std::optional<Audio> Player::keepRecent()
 {
     if (!output_)
         return std::nullopt; // its memory is being made
-    Audio audio{engine_->rate(), engine_->recent().since(kept_).channels};
-    kept_ = engine_->recent().written();
+    Audio audio{engine_->rate(), engine_->master().recent().since(kept_).channels};
+    kept_ = engine_->master().recent().written();
     // Silence before the first note and after the last one is not what was played.
     constexpr float silent = 1e-5f;
     const auto frames = audio.frames();

@@ -2,11 +2,9 @@
 #pragma once
 
 #include "app/session/device_opener.h"
-#include "audio/monitor.h"
 #include "audio/recorder.h"
 #include "devices/devices.h"
 #include "engine/engine.h"
-#include "engine/trial_tone.h"
 
 #include <QObject>
 #include <QTimer>
@@ -25,7 +23,7 @@ public:
     Engine& engine() { return *engine_; }
 
     /// The plain tone beside a take, at the Pitch stop.
-    TrialTone& trial() { return trial_; }
+    TrialTone& trial() { return engine_->master().trial(); }
 
     /// Looks for devices beside the window; devicesFound() tells.
     void findDevices();
@@ -51,8 +49,11 @@ public:
     /// What the input hears; null while none is open.
     Recorder* recorder() { return recorder_.get(); }
     /// Whether the input is heard at the output.
-    void setMonitoring(bool on) { monitor_.setOn(on); }
-    bool monitoring() const { return monitor_.on(); }
+    void setMonitoring(bool on) { engine_->master().monitor().setOn(on); }
+    bool monitoring() const { return engine_->master().monitor().on(); }
+    /// Whether what goes out is held below full scale. Remembered.
+    void setLimiting(bool on);
+    bool limiting() const { return engine_->master().limiting(); }
 
     void noteOn(int key, int velocity);
     void noteOff(int key);
@@ -75,6 +76,7 @@ signals:
 
 private:
     void watch();
+    void post(const MidiEvent& event);
     /// Closes the input; a recording that goes on is ended and kept.
     void endInput(const std::string& trouble);
     OutputClient client();
@@ -83,12 +85,10 @@ private:
     void inputOpened(const std::string& id, Result<std::unique_ptr<AudioInput>> opened);
 
     std::unique_ptr<Engine> engine_;
-    TrialTone trial_;
     std::unique_ptr<AudioOutput> output_;
     std::unique_ptr<MidiInput> midi_;
     /// Shared with the input's thread, which may still be ending.
     std::shared_ptr<Recorder> recorder_;
-    Monitor monitor_;
     std::unique_ptr<AudioInput> input_;
     std::string outputId_, midiId_, inputId_;
     bool hold_ = false;

@@ -19,6 +19,11 @@ DevicePanel::DevicePanel(Player& player, QWidget* parent)
     column->setContentsMargins(16, 14, 16, 16);
     column->setSpacing(4);
     output_ = addChoice(tr("Audio output"), tr("Where the instrument is heard"));
+    limiter_ = new QCheckBox(tr("Limiter: peaks stay below full scale"), this);
+    limiter_->setToolTip(tr(
+        "Holds what is heard below −0.3 dB, and is 1.5 ms late for that. Files are not changed."));
+    column->addWidget(limiter_);
+    column->addSpacing(4);
     input_ = addChoice(tr("Microphone"), tr("Heard here as a level; recording comes from it"));
     level_ = new QProgressBar(this);
     level_->setRange(0, 1000);
@@ -40,6 +45,7 @@ DevicePanel::DevicePanel(Player& player, QWidget* parent)
         player_.useMidi(chosen(midi_));
         phrase_->setEnabled(player_.midiId() == simulatedId);
     });
+    connect(limiter_, &QCheckBox::toggled, this, [this](bool on) { player_.setLimiting(on); });
     connect(&player_, &Player::devicesFound, this, [this] {
         if (isVisible())
             fillAll();
@@ -77,6 +83,7 @@ void DevicePanel::fill(
 void DevicePanel::fillAll()
 {
     const auto& devices = player_.devices();
+    limiter_->setChecked(player_.limiting());
     fill(output_, devices.outputs, player_.outputId());
     auto inputs = devices.inputs;
     inputs.insert(inputs.begin(), DeviceName{"", tr("none").toStdString(), false});

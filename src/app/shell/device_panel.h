@@ -3,6 +3,7 @@
 
 #include "app/session/player.h"
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QFrame>
 #include <QProgressBar>
@@ -30,6 +31,7 @@ private:
 
     Player& player_;
     QComboBox *output_, *input_, *midi_;
+    QCheckBox* limiter_;
     QProgressBar* level_;
     QPushButton* phrase_;
     int timer_ = 0;

@@ -157,9 +157,9 @@ void KeysDock::refresh()
 Engine::Meter KeysDock::tick()
 {
     const auto heard = session_.player().engine().look();
-    meter_->feed(heard.peakLeft, heard.peakRight);
+    meter_->feed(heard.peakLeft, heard.peakRight, heard.limited);
     peak_->setText(meter_->text());
-    peak_->setStyleSheet(meter_->clipped()
+    peak_->setStyleSheet(meter_->tooLoud()
             ? QStringLiteral("color: %1").arg(Theme::tokens().coral.name())
             : QString());
     voices_->setText(heard.voices == 1 ? tr("1 voice") : tr("%1 voices").arg(heard.voices));

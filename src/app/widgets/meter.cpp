@@ -24,14 +24,21 @@ Meter::Meter(QWidget* parent)
 {
     setFixedHeight(24);
     setAccessibleName(tr("Output level"));
-    setToolTip(tr("Output level, −60 to 0 dB; the line is the held peak. Click to forget it."));
+    setToolTip(tr("Output level, −60 to 0 dB; the line is the held peak. \"Held back\" is "
+                  "what the limiter takes away. Click to forget both."));
     sinceHold_.start();
 }
 
-void Meter::feed(float left, float right)
+void Meter::feed(float left, float right, float limited)
 {
     const float peaks[2] = {left, right};
     const bool expired = sinceHold_.elapsed() > holdMs;
+    if (limited < limited_) {
+        limited_ = limited;
+        sinceHold_.restart();
+    } else if (expired) {
+        limited_ = limited;
+    }
     for (int i = 0; i < 2; ++i) {
         // Falls by about 20 dB a second at 30 looks a second.
         shown_[i] = std::max(peaks[i], shown_[i] * 0.926f);
@@ -50,6 +57,9 @@ QString Meter::text() const
     const float top = std::max(held_[0], held_[1]);
     if (top < 1e-5f)
         return tr("silent");
+    if (heldBack())
+        return tr("held back %1 dB")
+            .arg(QString::fromStdString(formatNumber(-toDecibels(double(limited_)).value, 1)));
     const auto level = toDecibels(double(top));
     if (level.value > 0.0)
         return tr("over by %1 dB").arg(QString::fromStdString(formatNumber(level.value, 1)));
@@ -59,6 +69,7 @@ QString Meter::text() const
 void Meter::mousePressEvent(QMouseEvent*)
 {
     held_[0] = held_[1] = 0.0f;
+    limited_ = 1.0f;
     update();
     emit textChanged();
 }

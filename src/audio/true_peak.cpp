@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "audio/true_peak.h"
+
+#include "audio/bessel.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace puretone {
+
+const TruePeak::Coefficients& TruePeak::coefficients()
+{
+    static const Coefficients table = [] {
+        // Narrow enough to reach far up, wide enough for 60 dB.
+        constexpr double kaiserBeta = 6.0;
+        Coefficients h{};
+        for (int phase = 0; phase < phases; ++phase)
+            for (int tap = 0; tap < taps; ++tap) {
+                const double at = tap - (taps / 2 - 1) - double(phase) / phases;
+                const double angle = std::numbers::pi * at;
+                const double share = at / (taps / 2.0);
+                const double window = std::abs(share) >= 1.0
+                    ? 0.0
+                    : besselI0(kaiserBeta * std::sqrt(1.0 - share * share)) / besselI0(kaiserBeta);
+                const double sinc = at == 0.0 ? 1.0 : std::sin(angle) / angle;
+                h[std::size_t(tap)][std::size_t(phase)] = float(sinc * window);
+            }
+        return h;
+    }();
+    return table;
+}
+
+TruePeak::TruePeak()
+    : h_(&coefficients())
+{
+}
+
+float TruePeak::push(float sample) noexcept
+{
+    line_[std::size_t(at_)] = line_[std::size_t(at_ + taps)] = sample;
+    at_ = (at_ + 1) % taps;
+    silence_ = sample == 0.0f ? std::min(silence_ + 1, int(taps)) : 0;
+    if (silence_ == taps)
+        return 0.0f;
+    std::array<float, phases> sums{};
+    for (std::size_t tap = 0; tap < taps; ++tap) {
+        const float x = line_[std::size_t(at_) + tap];
+        for (std::size_t phase = 0; phase < phases; ++phase)
+            sums[phase] += (*h_)[tap][phase] * x;
+    }
+    float peak = 0.0f;
+    for (const float s : sums)
+        peak = std::max(peak, std::abs(s));
+    return peak;
+}
+
+} // namespace puretone
