@@ -11,10 +11,11 @@ namespace puretone {
 
 const TruePeak::Coefficients& TruePeak::coefficients()
 {
-    static const Coefficients table = [] {
+    static const Coefficients made = [] {
         // Narrow enough to reach far up, wide enough for 60 dB.
         constexpr double kaiserBeta = 6.0;
-        Coefficients h{};
+        Coefficients table{};
+        auto& h = table.h;
         for (int phase = 0; phase < phases; ++phase)
             for (int tap = 0; tap < taps; ++tap) {
                 const double at = tap - (taps / 2 - 1) - double(phase) / phases;
@@ -26,28 +27,34 @@ const TruePeak::Coefficients& TruePeak::coefficients()
                 const double sinc = at == 0.0 ? 1.0 : std::sin(angle) / angle;
                 h[std::size_t(tap)][std::size_t(phase)] = float(sinc * window);
             }
-        return h;
+        for (int phase = 0; phase < phases; ++phase) {
+            float sum = 0.0f;
+            for (const auto& tap : h)
+                sum += std::abs(tap[std::size_t(phase)]);
+            table.mostGain = std::max(table.mostGain, sum);
+        }
+        return table;
     }();
-    return table;
+    return made;
 }
 
 TruePeak::TruePeak()
-    : h_(&coefficients())
+    : table_(&coefficients())
 {
 }
 
-float TruePeak::push(float sample) noexcept
+float TruePeak::push(float sample, float matters) noexcept
 {
     line_[std::size_t(at_)] = line_[std::size_t(at_ + taps)] = sample;
     at_ = (at_ + 1) % taps;
-    silence_ = sample == 0.0f ? std::min(silence_ + 1, int(taps)) : 0;
-    if (silence_ == taps)
+    loudFor_ = std::abs(sample) * table_->mostGain > matters ? taps : std::max(0, loudFor_ - 1);
+    if (loudFor_ == 0)
         return 0.0f;
     std::array<float, phases> sums{};
     for (std::size_t tap = 0; tap < taps; ++tap) {
         const float x = line_[std::size_t(at_) + tap];
         for (std::size_t phase = 0; phase < phases; ++phase)
-            sums[phase] += (*h_)[tap][phase] * x;
+            sums[phase] += table_->h[tap][phase] * x;
     }
     float peak = 0.0f;
     for (const float s : sums)

@@ -17,19 +17,23 @@ public:
     static constexpr int delay = taps / 2;
 
     TruePeak();
+    /// @param matters What does not rise above this is not worked out: 0 is given for it.
     /// @return The highest magnitude from `delay` frames before this sample to the frame after
-    /// that.
-    float push(float sample) noexcept;
+    ///         that.
+    float push(float sample, float matters = 0.0f) noexcept;
 
 private:
-    /// By tap, the oldest sample first; all phases of a tap side by side.
-    using Coefficients = std::array<std::array<float, phases>, taps>;
+    struct Coefficients {
+        /// By tap, the oldest sample first; all phases of a tap side by side.
+        std::array<std::array<float, phases>, taps> h;
+        float mostGain; ///< No peak is higher than the highest of `taps` samples by more.
+    };
     static const Coefficients& coefficients();
 
-    const Coefficients* h_;
+    const Coefficients* table_;
     std::array<float, 2 * std::size_t(taps)> line_{}; ///< Everything twice: read without wrapping.
     int at_ = 0;
-    int silence_ = taps; ///< Zeros in a row: nothing to compute where all are.
+    int loudFor_ = 0; ///< Frames for which a sample is inside that might matter.
 };
 
 } // namespace puretone

@@ -128,11 +128,7 @@ void Engine::play(float* left, float* right, int frames) noexcept
             beginCell();
         const int due = next < dueCount_ ? due_[next].frame : frames;
         const int count = std::min({Voice::cellFrames - cellAt_, frames - done, due - done});
-        float* l = left + done;
-        float* r = right + done;
-        std::fill(l, l + count, 0.0f);
-        std::fill(r, r + count, 0.0f);
-        performance_.add(l, r, cellAt_, count);
+        performance_.write(left + done, right + done, cellAt_, count);
         cellAt_ = (cellAt_ + count) % Voice::cellFrames;
         done += count;
     }

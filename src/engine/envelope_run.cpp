@@ -102,26 +102,43 @@ double EnvelopeRun::levelAfter(const Envelope& e, int frames) noexcept
     return level_;
 }
 
-void EnvelopeRun::run(const Envelope& envelope, float* gains, int frames) noexcept
+int EnvelopeRun::goOn(const Envelope& envelope, int most) noexcept
 {
     constexpr int straight = 32;
+    passEmptyStages(envelope);
+    const int count = framesOfStage(envelope, std::min(straight, most));
+    level_ = levelAfter(envelope, count);
+    elapsed_ += count * perFrame_;
+    if (stage_ == Stage::release && level_ < silent)
+        enter(Stage::finished);
+    return count;
+}
+
+void EnvelopeRun::run(const Envelope& envelope, float* gains, int frames) noexcept
+{
     if (stage_ == Stage::sustain && level_ == sustainOf(envelope)) {
         std::fill(gains, gains + frames, float(level_));
         return;
     }
     for (int done = 0; done < frames;) {
-        passEmptyStages(envelope);
-        const int count = framesOfStage(envelope, std::min(straight, frames - done));
-        const double next = levelAfter(envelope, count);
-        const double step = (next - level_) / count;
+        passEmptyStages(envelope); // an attack of no length begins at its end
+        const double before = level_;
+        const int count = goOn(envelope, frames - done);
+        const double step = (level_ - before) / count;
         for (int i = 0; i < count; ++i)
-            gains[done + i] = float(level_ + step * i);
-        level_ = next;
-        elapsed_ += count * perFrame_;
+            gains[done + i] = float(before + step * i);
         done += count;
-        if (stage_ == Stage::release && level_ < silent)
-            enter(Stage::finished);
     }
+    if (stage_ == Stage::finished)
+        level_ = 0.0;
+}
+
+void EnvelopeRun::advance(const Envelope& envelope, int frames) noexcept
+{
+    if (stage_ == Stage::sustain && level_ == sustainOf(envelope))
+        return;
+    for (int done = 0; done < frames;)
+        done += goOn(envelope, frames - done);
     if (stage_ == Stage::finished)
         level_ = 0.0;
 }

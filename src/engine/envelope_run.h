@@ -18,6 +18,8 @@ public:
     /// Fills `gains` (linear, 0 to 1) for the next frames; the envelope may differ from call to
     /// call while it is turned.
     void run(const Envelope& envelope, float* gains, int frames) noexcept;
+    /// The same without the way there: only level() is wanted.
+    void advance(const Envelope& envelope, int frames) noexcept;
     bool finished() const noexcept { return stage_ == Stage::finished; }
     bool released() const noexcept { return stage_ >= Stage::release; }
     double level() const noexcept { return level_; }
@@ -28,6 +30,8 @@ private:
     int framesOfStage(const Envelope& envelope, int most) const noexcept;
     double sustainOf(const Envelope& envelope) noexcept;
     double levelAfter(const Envelope& envelope, int frames) noexcept;
+    /// Goes on within one stage, up to `most` frames. @return How many.
+    int goOn(const Envelope& envelope, int most) noexcept;
     void enter(Stage stage) noexcept
     {
         stage_ = stage;

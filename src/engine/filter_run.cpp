@@ -24,21 +24,21 @@ std::array<double, 2> dampings(const Filter& filter)
 }
 
 /// What the output is made of: input, band, low.
-std::array<double, 3> mixOf(FilterKind kind, double damping)
+std::array<float, 3> mixOf(FilterKind kind, float damping)
 {
     switch (kind) {
     case FilterKind::low:
-        return {0.0, 0.0, 1.0};
+        return {0.0f, 0.0f, 1.0f};
     case FilterKind::high:
-        return {1.0, -damping, -1.0};
+        return {1.0f, -damping, -1.0f};
     case FilterKind::band:
-        return {0.0, damping, 0.0};
+        return {0.0f, damping, 0.0f};
     case FilterKind::notch:
-        return {1.0, -damping, 0.0};
+        return {1.0f, -damping, 0.0f};
     case FilterKind::off:
         break;
     }
-    return {1.0, 0.0, 0.0};
+    return {1.0f, 0.0f, 0.0f};
 }
 
 double warped(double hz, double rate)
@@ -158,27 +158,28 @@ void FilterRun::start() noexcept
     fresh_ = true;
 }
 
-void FilterRun::set(const Filter& filter, double hz, double rate) noexcept
+void FilterRun::ask(const Filter& filter, ControlGroup& control, std::size_t lane) noexcept
+{
+    if (filter.resonance != resonance_ || filter.steep != steep_) {
+        resonance_ = filter.resonance;
+        steep_ = filter.steep;
+        const auto [first, second] = dampings(filter);
+        dampings_ = {float(first), float(second)};
+    }
+    for (std::size_t s = 0; s < 2; ++s)
+        control.damping[s][lane] = dampings_[s];
+}
+
+void FilterRun::set(const Filter& filter, const ControlGroup& control, std::size_t lane) noexcept
 {
     const auto before = to_;
     to_ = {passing, passing};
-    if (filter.kind != FilterKind::off) {
-        if (filter.resonance != resonance_ || filter.steep != steep_) {
-            resonance_ = filter.resonance;
-            steep_ = filter.steep;
-            const auto [first, second] = dampings(filter);
-            dampings_ = {float(first), float(second)};
-        }
-        // Single precision is within a thousandth of a cent of the cutoff.
-        const float g =
-            std::tan(std::numbers::pi_v<float> * std::clamp(float(hz / rate), 1e-4f, 0.45f));
+    if (filter.kind != FilterKind::off)
         for (std::size_t s = 0; s < (filter.steep ? 2U : 1U); ++s) {
-            const float k = dampings_[s];
-            const float a1 = 1.0f / (1.0f + g * (g + k)), a2 = g * a1, a3 = g * a2;
-            const auto mix = mixOf(filter.kind, double(k));
-            to_[s] = {a1, a2, a3, float(mix[0]), float(mix[1]), float(mix[2]), 0.0f, 0.0f};
+            const auto mix = mixOf(filter.kind, dampings_[s]);
+            to_[s] = {control.a1[s][lane], control.a2[s][lane], control.a3[s][lane], mix[0], mix[1],
+                mix[2], 0.0f, 0.0f};
         }
-    }
     from_ = fresh_ ? to_ : before;
     fresh_ = false;
     second_ = from_[1] != passing || to_[1] != passing;
@@ -232,8 +233,8 @@ double filterGain(const Filter& filter, double cutoff, double hz, double rate)
     std::complex<double> gain = 1.0;
     for (std::size_t k = 0; k < (filter.steep ? 2U : 1U); ++k) {
         const auto below = s * s + damping[k] * s + 1.0;
-        const auto mix = mixOf(filter.kind, damping[k]);
-        gain *= mix[0] + (mix[1] * s + mix[2]) / below;
+        const auto mix = mixOf(filter.kind, float(damping[k]));
+        gain *= double(mix[0]) + (double(mix[1]) * s + double(mix[2])) / below;
     }
     return std::abs(gain);
 }

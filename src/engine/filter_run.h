@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "engine/control.h"
 #include "model/layer.h"
 
 #include <array>
@@ -15,8 +16,10 @@ class FilterRun {
 public:
     /// A new note: silent, and at once where set() says.
     void start() noexcept;
-    /// Where the cutoff stands at the end of the next cell. @param rate Frames per second.
-    void set(const Filter& filter, double hz, double rate) noexcept;
+    /// What control is to know about the filter.
+    void ask(const Filter& filter, ControlGroup& control, std::size_t lane) noexcept;
+    /// Where the cutoff stands at the end of the next cell.
+    void set(const Filter& filter, const ControlGroup& control, std::size_t lane) noexcept;
     /// Whether the next cell passes as it is.
     bool idle() const noexcept { return idle_ && !fresh_; }
 

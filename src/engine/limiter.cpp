@@ -65,7 +65,8 @@ double Limiter::leastOfLast(double gain) noexcept
 
 float Limiter::process(float& left, float& right) noexcept
 {
-    const double least = leastOfLast(needed(std::max(left_.push(left), right_.push(right))));
+    const double least =
+        leastOfLast(needed(std::max(left_.push(left, ceiling_), right_.push(right, ceiling_))));
     risen_ = std::min(least, risen_ + rise_ * (1.0 - risen_));
     if (risen_ > asGoodAsOne)
         risen_ = 1.0;

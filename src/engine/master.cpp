@@ -46,11 +46,12 @@ void Master::process(float* left, float* right, int frames) noexcept
     recent_.write(left, right, frames);
     trial_.process(left, right, frames, rate_);
     monitor_.addTo(left, right, frames, rate_);
-    float peakLeft = 0.0f, peakRight = 0.0f;
+    float peakLeft = peakLeft_.load(std::memory_order_relaxed);
+    float peakRight = peakRight_.load(std::memory_order_relaxed);
     for (int i = 0; i < frames; ++i) {
         limit(left[i], right[i]);
-        peakLeft = std::max(peakLeft, left_.push(left[i]));
-        peakRight = std::max(peakRight, right_.push(right[i]));
+        peakLeft = std::max(peakLeft, left_.push(left[i], peakLeft));
+        peakRight = std::max(peakRight, right_.push(right[i], peakRight));
     }
     raise(peakLeft_, peakLeft);
     raise(peakRight_, peakRight);

@@ -366,6 +366,7 @@ void Performance::handle(const MidiEvent& event, int at) noexcept
     using Kind = MidiEvent::Kind;
     const int key = event.key & 127;
     at_ = at;
+    mixed_ = mixed_ && at == 0;
     switch (event.kind) {
     case Kind::noteOn:
         noteOn(key, std::clamp<int>(event.value, 1, 127));
@@ -397,21 +398,33 @@ void Performance::beginCell() noexcept
     bend_.to = std::abs(way) < 1e-5 ? bendWanted_ : bend_.to + share * way;
     // Eight by eight, while what they have read is at hand; which of them stand together changes
     // nothing.
-    std::array<Voice*, FilterGroup::most> together{};
+    std::array<Voice*, ControlGroup::most> together{};
     std::size_t count = 0;
+    ControlGroup control;
     FilterGroup filters;
+    mixLeft_.fill(0.0f);
+    mixRight_.fill(0.0f);
+    mixed_ = true;
     const auto finish = [&] {
-        filters.run();
+        control.makeWaves();
         for (std::size_t i = 0; i < count; ++i)
+            together[i]->askControl(bend_, control, i);
+        control.makeRest();
+        for (std::size_t i = 0; i < count; ++i) {
+            together[i]->readCell(control, i);
+            if (together[i]->wantsFilter())
+                together[i]->joinFilter(filters);
+        }
+        filters.run();
+        for (std::size_t i = 0; i < count; ++i) {
             together[i]->finishCell();
+            together[i]->add(mixLeft_.data(), mixRight_.data());
+        }
         count = 0;
     };
     eachVoice([&](Voice& voice) {
-        voice.beginCell(bend_);
-        if (!voice.active())
+        if (!voice.beginCell(control, count))
             return;
-        if (voice.wantsFilter())
-            voice.joinFilter(filters);
         together[count++] = &voice;
         if (count == together.size())
             finish();
@@ -419,14 +432,24 @@ void Performance::beginCell() noexcept
     finish();
 }
 
-void Performance::add(float* left, float* right, int from, int count) const noexcept
+/// After something has happened inside the cell.
+void Performance::mixAgain() noexcept
 {
-    for (const auto& voice : playing_)
+    mixLeft_.fill(0.0f);
+    mixRight_.fill(0.0f);
+    mixed_ = true;
+    eachVoice([&](const Voice& voice) {
         if (voice.active())
-            voice.add(left, right, from, count);
-    for (const auto& voice : leaving_)
-        if (voice.active())
-            voice.add(left, right, from, count);
+            voice.add(mixLeft_.data(), mixRight_.data());
+    });
+}
+
+void Performance::write(float* left, float* right, int from, int count) noexcept
+{
+    if (!mixed_)
+        mixAgain();
+    std::copy_n(mixLeft_.begin() + from, count, left);
+    std::copy_n(mixRight_.begin() + from, count, right);
 }
 
 int Performance::sounding() const noexcept

@@ -25,8 +25,8 @@ public:
     void handle(const MidiEvent& event, int at) noexcept;
     /// Reads the next cell of every voice.
     void beginCell() noexcept;
-    /// Adds frames of the cell.
-    void add(float* left, float* right, int from, int count) const noexcept;
+    /// Writes frames of the cell.
+    void write(float* left, float* right, int from, int count) noexcept;
 
     int sounding() const noexcept;
     /// Null when silent.
@@ -86,9 +86,13 @@ private:
         return voice.active() && voice.program() == program_ && voice.zone()->layer == layer;
     }
     template <class Do> void eachVoice(Do what) noexcept;
+    void mixAgain() noexcept;
 
     std::array<Voice, voices> playing_;
     std::array<Voice, leavingVoices> leaving_;
+    /// All voices' cells together.
+    alignas(32) std::array<float, Voice::cellFrames> mixLeft_{}, mixRight_{};
+    bool mixed_ = true; ///< And nothing has happened inside the cell since.
     const Program* program_ = nullptr;
     std::array<LayerState, mostLayers> states_;
     double rate_ = 48000.0;

@@ -2,8 +2,7 @@
 #include "engine/voice.h"
 
 #include "base/in_range.h"
-
-#include <numbers>
+#include "engine/quick_math.h"
 
 namespace puretone {
 
@@ -16,7 +15,7 @@ constexpr double gearSlack = 1.0293022366434921;
 constexpr double tuningShare = 0.16333997346592444;
 
 /// Of a speed that is to be worked out anew.
-constexpr double noSemitones = 1e9;
+constexpr double noOctaves = 1e9;
 
 } // namespace
 
@@ -71,7 +70,7 @@ void Voice::start(const VoiceStart& how) noexcept
     filterEnvelope_.start(layer().filter.envelope, rate_);
     filter_.start();
     lfoSeconds_ = 0.0;
-    lfoSemitones_ = lfoOctaves_ = 0.0;
+    lfoSemitones_ = 0.0;
     lfoGain_ = lfoGainTo_ = 1.0;
     speedSemitones_ = wantedSemitones() + how.glideSemitones;
     glideStep_ = 0.0;
@@ -79,16 +78,19 @@ void Voice::start(const VoiceStart& how) noexcept
         glideWithin(how.glideSeconds);
     auto bend = how.bend;
     bend.from += (bend.to - bend.from) * how.at / cellFrames;
-    spoken_ = semitonesAt(bend.from);
-    speed_ = speedOf(spoken_);
+    spoken_ = semitonesAt(bend.from) / 12.0;
+    speed_ = speedAt(quickExp2(spoken_));
     gear_ = gearFor(speed_, sound.recorded->octaves());
     left_.fill(0.0f);
     right_.fill(0.0f);
     if (how.at == 0)
         return;
-    moveSlowly(cellFrames - how.at);
-    runEnvelope(how.at);
-    readCell(bend, how.at);
+    ControlGroup control;
+    askWave(cellFrames - how.at, control, 0);
+    control.makeWaves();
+    askRest(bend, cellFrames - how.at, control, 0);
+    control.makeRest();
+    readCell(how.at, control, 0);
     if (wantsFilter()) {
         FilterGroup alone;
         joinFilter(alone);
@@ -97,43 +99,45 @@ void Voice::start(const VoiceStart& how) noexcept
     shape(how.at);
 }
 
-/// The slow wave and what it moves, up to the end of the cell.
-void Voice::moveSlowly(int frames) noexcept
+void Voice::askWave(int frames, ControlGroup& control, std::size_t lane) noexcept
 {
-    const Lfo& lfo = layer().lfo;
-    lfoGain_ = lfoGainTo_;
-    if (lfo.moves()) {
-        lfoSeconds_ += frames / rate_;
-        const double there =
-            lfo.fadeSeconds > 0.0 ? std::min(1.0, lfoSeconds_ / lfo.fadeSeconds) : 1.0;
-        const double turns = lfo.hz * lfoSeconds_;
-        const double wave = there
-            * double(std::sin(2.0f * std::numbers::pi_v<float> * float(turns - std::floor(turns))));
-        lfoSemitones_ = wave * lfo.pitchCents / 100.0;
-        lfoOctaves_ = wave * lfo.cutoffOctaves;
-        lfoGainTo_ = lfo.levelDb > 0.0 ? std::exp2(wave * lfo.levelDb * 0.16609640474436813) : 1.0;
-    } else {
-        lfoSemitones_ = lfoOctaves_ = 0.0;
-        lfoGainTo_ = 1.0;
-    }
-    moveFilter(frames);
+    lfoSeconds_ += frames / rate_;
+    const double turns = layer().lfo.hz * lfoSeconds_;
+    control.turns[lane] = float(turns - nearestWhole(turns));
 }
 
-void Voice::moveFilter(int frames) noexcept
+/// What the slow wave and the other hands on pitch, level and cutoff ask for, at the end of the
+/// cell.
+void Voice::askRest(Bend bend, int frames, ControlGroup& control, std::size_t lane) noexcept
 {
+    const Lfo& lfo = layer().lfo;
+    const double there = lfo.fadeSeconds > 0.0 ? std::min(1.0, lfoSeconds_ / lfo.fadeSeconds) : 1.0;
+    const double wave = there * double(control.wave[lane]);
+    lfoSemitones_ = wave * lfo.pitchCents / 100.0;
+    control.levelOctaves[lane] = float(wave * lfo.levelDb * 0.16609640474436813);
+    glideTuning();
+    control.octaves[lane] = semitonesAt(bend.to) / 12.0;
     const Filter& filter = layer().filter;
-    if (filter.kind == FilterKind::off) {
-        if (!filter_.idle())
-            filter_.set(filter, filter.hz, rate_);
+    if (filter.kind == FilterKind::off)
         return;
-    }
-    if (filter.envelopeOctaves != 0.0) {
-        float unused[cellFrames];
-        filterEnvelope_.run(filter.envelope, unused, frames);
-    }
-    const double octaves = filter.follow * (key_ - 60) / 12.0 + filter.touchOctaves * touchShare_
-        + filter.envelopeOctaves * filterEnvelope_.level() + lfoOctaves_;
-    filter_.set(filter, filter.hz * double(std::exp2(float(octaves))), rate_);
+    if (filter.envelopeOctaves != 0.0)
+        filterEnvelope_.advance(filter.envelope, frames);
+    filter_.ask(filter, control, lane);
+    control.cutoff[lane] = float(filter.hz / rate_);
+    control.cutoffOctaves[lane] =
+        float(filter.follow * (key_ - 60) / 12.0 + filter.touchOctaves * touchShare_
+            + filter.envelopeOctaves * filterEnvelope_.level() + wave * lfo.cutoffOctaves);
+}
+
+void Voice::readCell(int from, const ControlGroup& control, std::size_t lane) noexcept
+{
+    lfoGain_ = lfoGainTo_;
+    lfoGainTo_ = double(control.gain[lane]);
+    const Filter& filter = layer().filter;
+    if (filter.kind != FilterKind::off || !filter_.idle())
+        filter_.set(filter, control, lane);
+    runEnvelope(from);
+    read(control.octaves[lane], control.speed[lane], from);
 }
 
 /// Fills the gains from a frame of the cell on.
@@ -251,7 +255,7 @@ void Voice::moveTo(const Program& program, const ProgramZone& zone, double secon
     placeAgain(); // where the joint is now
     wrap();
     gear_ = gearFor(speed_, zone.sound->recorded->octaves());
-    spoken_ = noSemitones;
+    spoken_ = noOctaves;
     rampStep_ = 1.0 / (seconds * rate_);
     ramp_ = -rampStep_ * cellFrames; // nothing where the next cell begins
     fadesToGoAgain_ = false;
@@ -295,16 +299,15 @@ bool Voice::carryOn() noexcept
     return !envelope_.finished() && !atEnd();
 }
 
-void Voice::beginCell(Bend bend) noexcept
+bool Voice::beginCell(ControlGroup& control, std::size_t lane) noexcept
 {
     if (!carryOn()) {
         stop();
-        return;
+        return false;
     }
     followGains();
-    moveSlowly(cellFrames);
-    runEnvelope(0);
-    readCell(bend, 0);
+    askWave(cellFrames, control, lane);
+    return true;
 }
 
 void Voice::glideTuning() noexcept
@@ -323,7 +326,8 @@ void Voice::readWith(const Gear& gear, const SoundCopies& copies, const ReadingW
     float* left, float* right) const noexcept
 {
     const int octave = std::min(gear.octave, copies.octaves());
-    const double scale = std::ldexp(1.0, -octave);
+    static constexpr std::array<double, mostOctaves + 1> scales = {1.0, 0.5, 0.25, 0.125, 0.0625};
+    const double scale = scales[std::size_t(octave)];
     readBetween(*gear.kernel, copies.copy(octave),
         {copies.placeIn(octave, way.place), way.step * scale, way.change * scale}, count, left,
         right);
@@ -345,15 +349,15 @@ void Voice::changeGear(
     }
 }
 
-void Voice::readCell(Bend bend, int from) noexcept
+/// @param octaves The pitch at the end of the cell. @param power 2 to the power of that.
+void Voice::read(double octaves, double power, int from) noexcept
 {
     const ZoneSound& sound = *zone_->sound;
-    glideTuning();
     int count = cellFrames - from;
     ReadingWay way{position_, speed_, 0.0};
-    if (const double semitones = semitonesAt(bend.to); semitones != spoken_) {
-        spoken_ = semitones;
-        speed_ = speedOf(semitones);
+    if (octaves != spoken_) {
+        spoken_ = octaves;
+        speed_ = speedAt(power);
         way.change = (speed_ - way.step) / count;
     }
     const bool inLooped = sound.loops() && position_ >= sound.loopedFrom;
@@ -370,10 +374,10 @@ void Voice::readCell(Bend bend, int from) noexcept
         if (speed_ > gear_.upTo || speed_ <= gear_.above)
             changeGear(copies, way, count, l, r);
     }
-    std::fill(l + count, l + cellFrames, 0.0f);
-    if (mono_)
-        std::fill(r, r + count, 0.0f);
-    std::fill(r + count, r + cellFrames, 0.0f);
+    if (count < cellFrames) {
+        std::fill(l + count, l + cellFrames, 0.0f);
+        std::fill(r + count, r + cellFrames, 0.0f);
+    }
     if (from > 0) {
         std::copy(left.begin(), left.end() - from, readLeft_.begin() + from);
         std::copy(right.begin(), right.end() - from, readRight_.begin() + from);
@@ -420,12 +424,11 @@ void Voice::shape(int from) noexcept
     }
 }
 
-void Voice::add(float* left, float* right, int from, int count) const noexcept
+void Voice::add(float* left, float* right) const noexcept
 {
-    const float* l = left_.data() + from;
-    const float* r = oneSide() ? l : right_.data() + from;
-    for (int i = 0; i < count; ++i) {
-        left[i] += l[i];
+    const float* r = oneSide() ? left_.data() : right_.data();
+    for (std::size_t i = 0; i < cellFrames; ++i) {
+        left[i] += left_[i];
         right[i] += r[i];
     }
 }

@@ -5,6 +5,7 @@
 #include "engine/envelope_run.h"
 #include "engine/filter_run.h"
 #include "engine/program.h"
+#include "engine/quick_math.h"
 
 namespace puretone {
 
@@ -36,17 +37,26 @@ public:
     /// Between cells: the same sound in a new program: only tuning and envelope may differ.
     void keepIn(const Program& program, const ProgramZone& zone) noexcept;
 
-    /// Reads the next cell, or ends. Where the layer has a filter, the cell is to be filtered
-    /// before finishCell() shapes it.
-    void beginCell(Bend bend) noexcept;
+    /// The next cell is made in steps, of up to eight voices side by side: this one (or it ends:
+    /// false), the slow waves, askControl(), what control makes of that, readCell(), the filter
+    /// where it wants one, and finishCell().
+    bool beginCell(ControlGroup& control, std::size_t lane) noexcept;
+    void askControl(Bend bend, ControlGroup& control, std::size_t lane) noexcept
+    {
+        askRest(bend, cellFrames, control, lane);
+    }
+    void readCell(const ControlGroup& control, std::size_t lane) noexcept
+    {
+        readCell(0, control, lane);
+    }
     bool wantsFilter() const noexcept { return !filter_.idle(); }
     void joinFilter(FilterGroup& group) noexcept
     {
         group.add(filter_, readLeft_.data(), mono_ ? nullptr : readRight_.data());
     }
     void finishCell() noexcept { shape(0); }
-    /// Adds frames of the cell.
-    void add(float* left, float* right, int from, int count) const noexcept;
+    /// Adds the cell to another.
+    void add(float* left, float* right) const noexcept;
 
     bool active() const noexcept { return program_ != nullptr; }
     void stop() noexcept { program_ = nullptr; }
@@ -80,7 +90,10 @@ private:
     void placeAgain() noexcept;
     bool carryOn() noexcept;
     void glideTuning() noexcept;
-    void readCell(Bend bend, int from) noexcept;
+    void askWave(int frames, ControlGroup& control, std::size_t lane) noexcept;
+    void askRest(Bend bend, int frames, ControlGroup& control, std::size_t lane) noexcept;
+    void readCell(int from, const ControlGroup& control, std::size_t lane) noexcept;
+    void read(double octaves, double power, int from) noexcept;
     void readWith(const Gear& gear, const SoundCopies& copies, const ReadingWay& way, int count,
         float* left, float* right) const noexcept;
     void changeGear(const SoundCopies& copies, const ReadingWay& way, int count, float* left,
@@ -92,8 +105,6 @@ private:
     };
     Gains wantedGains() const noexcept;
     void followGains() noexcept;
-    void moveSlowly(int frames) noexcept;
-    void moveFilter(int frames) noexcept;
     void runEnvelope(int from) noexcept;
     double lfoGainAt(int frame) const noexcept
     {
@@ -117,10 +128,7 @@ private:
     {
         return speedSemitones_ + bend * layer().bendSemitones + lfoSemitones_;
     }
-    double speedOf(double semitones) const noexcept
-    {
-        return std::exp2(semitones / 12.0) * zone_->sound->rate / rate_;
-    }
+    double speedAt(double power) const noexcept { return power * zone_->sound->rate / rate_; }
     /// On its way to the recorded end.
     bool leavesLoop() const noexcept
     {
@@ -139,7 +147,7 @@ private:
     EnvelopeRun filterEnvelope_;
     FilterRun filter_;
     double lfoSeconds_ = 0.0; ///< Since the note began.
-    double lfoSemitones_ = 0.0, lfoOctaves_ = 0.0; ///< At the end of the cell.
+    double lfoSemitones_ = 0.0; ///< At the end of the cell.
     double lfoGain_ = 1.0, lfoGainTo_ = 1.0; ///< At both ends of the cell.
     double touchShare_ = 0.0; ///< 0 to 1.
     Gear gear_;
@@ -148,7 +156,7 @@ private:
     double speedSemitones_ = 0.0; ///< Glides to the wanted tuning.
     double glideStep_ = 0.0; ///< Semitones in each cell; 0 for the short way of a turned tuning.
     double speed_ = 0.0; ///< At the next cell's first frame.
-    double spoken_ = 0.0; ///< Semitones that `speed_` stands for.
+    double spoken_ = 0.0; ///< Octaves that `speed_` stands for.
     bool mono_ = false; ///< One channel is read.
     bool wentRound_ = false;
     bool letGo_ = false;

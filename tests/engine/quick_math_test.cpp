@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "engine/quick_math.h"
+
+#include "engine/control.h"
+
+#include <catch2/catch.hpp>
+#include <numbers>
+
+using namespace puretone;
+
+TEST_CASE("quick functions are as near as they say", "[engine][math]")
+{
+    for (double x = -40.0; x < 40.0; x += 0.00371) {
+        CAPTURE(x);
+        REQUIRE(std::abs(quickExp2(x) / std::exp2(x) - 1.0) < 6e-9);
+        REQUIRE(std::abs(double(quickExp2(float(x))) / std::exp2(double(float(x))) - 1.0) < 3e-7);
+        REQUIRE(nearestWhole(x) == std::round(x));
+    }
+    CHECK(quickExp2(0.0) == 1.0);
+    CHECK(quickExp2(0.0f) == 1.0f);
+    for (float t = -0.5f; t < 0.5f; t += 0.00037f)
+        REQUIRE(
+            std::abs(double(quickSine(t)) - std::sin(2.0 * std::numbers::pi * double(t))) < 4e-6);
+    for (float x = 0.0f; x < 1.5f; x += 0.00043f)
+        REQUIRE(
+            std::abs(double(quickTangent(x)) - std::tan(double(x))) <= 2e-5 * std::tan(double(x)));
+}
+
+TEST_CASE("a voice's control values do not depend on its neighbours", "[engine][math]")
+{
+    ControlGroup all;
+    for (std::size_t i = 0; i < ControlGroup::most; ++i) {
+        all.turns[i] = float(i) / 8.0f - 0.5f;
+        all.octaves[i] = double(i) / 3.0 - 1.0;
+        all.levelOctaves[i] = float(i) / 5.0f;
+        all.cutoff[i] = 0.001f * float(1 << i);
+        all.cutoffOctaves[i] = float(i) / 7.0f;
+        all.damping[0][i] = all.damping[1][i] = 0.2f * float(i + 1);
+    }
+    ControlGroup alone;
+    constexpr std::size_t from = 5, to = 2;
+    alone.turns[to] = all.turns[from];
+    alone.octaves[to] = all.octaves[from];
+    alone.levelOctaves[to] = all.levelOctaves[from];
+    alone.cutoff[to] = all.cutoff[from];
+    alone.cutoffOctaves[to] = all.cutoffOctaves[from];
+    alone.damping[0][to] = alone.damping[1][to] = all.damping[0][from];
+    for (auto* group : {&all, &alone}) {
+        group->makeWaves();
+        group->makeRest();
+    }
+    CHECK(alone.wave[to] == all.wave[from]);
+    CHECK(alone.speed[to] == all.speed[from]);
+    CHECK(alone.gain[to] == all.gain[from]);
+    CHECK(alone.a1[1][to] == all.a1[1][from]);
+    CHECK(alone.a3[0][to] == all.a3[0][from]);
+    CHECK(all.speed[3] == Approx(1.0));
+}
