@@ -64,10 +64,10 @@ int main(int argc, char** argv)
     QTest::qWait(100);
     QElapsedTimer timer;
     timer.start();
-    window.session().addFiles(paths);
+    window.session().opening().addFiles(paths);
     double first = -1.0;
     qint64 longestGap = 0, last = 0;
-    while (window.session().opening()) {
+    while (window.session().opening().busy()) {
         QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents);
         last = timer.elapsed();
         QCoreApplication::processEvents();

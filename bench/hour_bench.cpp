@@ -100,11 +100,11 @@ int main(int argc, char** argv)
     const double before = memoryMb("VmRSS");
     QElapsedTimer timer;
     timer.start();
-    window.session().open(QString::fromStdString(path));
+    window.session().opening().open(QString::fromStdString(path));
     double drawnAfter = -1.0;
     while (window.session().take() == nullptr) {
         QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents);
-        if (drawnAfter < 0.0 && window.session().arriving())
+        if (drawnAfter < 0.0 && window.session().opening().arriving())
             drawnAfter = double(timer.elapsed()) / 1000.0;
     }
     const double ready = double(timer.elapsed()) / 1000.0;

@@ -88,7 +88,7 @@ int main(int argc, char** argv)
     MainWindow window;
     window.show();
     if (argc > 1)
-        window.session().open(QString::fromLocal8Bit(argv[1]));
+        window.session().opening().open(QString::fromLocal8Bit(argv[1]));
     while (window.session().take() == nullptr && sinceStart.elapsed() < 20000)
         QCoreApplication::processEvents();
     window.repaint();

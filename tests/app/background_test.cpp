@@ -28,7 +28,7 @@ TEST_CASE("requests of one kind never pile up: the newest waits, the others are 
     std::vector<int> done;
     for (int i = 0; i < 50; ++i)
         background.run(
-            "x", Background::Running::finish,
+            JobKind::open, Background::Running::finish,
             [&ran, i](const Progress&) {
                 ++ran;
                 sleepMs(20);
@@ -51,10 +51,11 @@ TEST_CASE("a newer request cancels the running one where that is wanted", "[app]
     };
     const auto finish = [&done](int given) { done.push_back(given); };
     background.run(
-        "x", Background::Running::cancel, [&](const Progress& p) { return work(p, 1); }, finish);
+        JobKind::open, Background::Running::cancel, [&](const Progress& p) { return work(p, 1); },
+        finish);
     sleepMs(10);
     background.run(
-        "x", Background::Running::cancel, [](const Progress&) { return 2; }, finish);
+        JobKind::open, Background::Running::cancel, [](const Progress&) { return 2; }, finish);
     background.settle();
     CHECK(done == std::vector<int>{2});
 }
@@ -63,23 +64,23 @@ TEST_CASE("cancelled work reports nothing but its rest", "[app][background]")
 {
     Background background;
     bool done = false;
-    std::vector<std::string> rested;
+    std::vector<JobKind> rested;
     QObject::connect(&background, &Background::rested, &background,
-        [&](const QString& key) { rested.push_back(key.toStdString()); });
+        [&](const JobKey& key) { rested.push_back(key.kind); });
     background.run(
-        "x", Background::Running::cancel,
+        JobKind::open, Background::Running::cancel,
         [](const Progress& progress) {
             while (!progress.cancelled())
                 sleepMs(1);
             return 0;
         },
         [&] { done = true; });
-    background.cancel("x");
+    background.cancel(JobKind::open);
     background.settle();
     QTest::qWait(10);
     CHECK_FALSE(done);
-    CHECK_FALSE(background.busy("x"));
-    CHECK(rested == std::vector<std::string>{"x"});
+    CHECK_FALSE(background.busy(JobKind::open));
+    CHECK(rested == std::vector<JobKind>{JobKind::open});
 }
 
 TEST_CASE("different kinds of work run side by side, and progress is told", "[app][background]")
@@ -88,11 +89,11 @@ TEST_CASE("different kinds of work run side by side, and progress is told", "[ap
     int done = 0;
     double last = 0.0;
     QObject::connect(
-        &background, &Background::progressed, &background, [&](const QString& key, double share) {
-            if (key == "a")
+        &background, &Background::progressed, &background, [&](const JobKey& key, double share) {
+            if (key.kind == JobKind::seam)
                 last = share;
         });
-    for (const char* key : {"a", "b"})
+    for (const auto key : {JobKind::seam, JobKind::remedy})
         background.run(
             key, Background::Running::finish,
             [](const Progress& progress) {
@@ -114,20 +115,21 @@ TEST_CASE("what a job throws becomes a sentence, and the others go on", "[app][b
     bool done = false, other = false;
     Error own;
     background.run(
-        "a", Background::Running::finish,
+        JobKind::seam, Background::Running::finish,
         [](const Progress&) -> int { throw std::runtime_error("the rope broke"); },
         [&] { done = true; });
     background.run(
-        "b", Background::Running::finish, [](const Progress&) -> int { throw std::bad_alloc(); },
-        [&] { done = true; });
+        JobKind::remedy, Background::Running::finish,
+        [](const Progress&) -> int { throw std::bad_alloc(); }, [&] { done = true; });
     background.run(
-        "c", Background::Running::finish, [](const Progress&) -> int { throw 7; },
+        JobKind::split, Background::Running::finish, [](const Progress&) -> int { throw 7; },
         [&] { done = true; }, Background::Lane::bulk, [&](const Error& error) { own = error; });
     background.run(
-        "d", Background::Running::finish, [](const Progress&) { return 1; },
+        JobKind::compile, Background::Running::finish, [](const Progress&) { return 1; },
         [] { throw std::runtime_error("the lamp went out"); });
     background.run(
-        "e", Background::Running::finish, [](const Progress&) { return 1; }, [&] { other = true; });
+        JobKind::draw, Background::Running::finish, [](const Progress&) { return 1; },
+        [&] { other = true; });
     background.settle();
     CHECK_FALSE(done);
     CHECK(other);
@@ -145,7 +147,7 @@ TEST_CASE("a job that threw does not hold up the one that waits", "[app][backgro
     std::vector<int> done;
     for (int i = 0; i < 3; ++i)
         background.run(
-            "x", Background::Running::finish,
+            JobKind::open, Background::Running::finish,
             [i](const Progress&) {
                 sleepMs(10);
                 if (i == 0)

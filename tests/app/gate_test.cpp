@@ -32,7 +32,7 @@ TEST_CASE("mangled documents open in the window or are refused, and every stop p
         auto left = std::make_shared<LeftBehind>();
         left->folder = folder / "none";
         left->documents = {{path, "x", ""}};
-        d.session().recover(left);
+        d.session().saving().recover(left);
         d.settle();
         if (d.session().take() == nullptr)
             continue;

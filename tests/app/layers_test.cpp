@@ -40,7 +40,7 @@ TEST_CASE("three layers are made in the window, saved, reopened equal and writte
     Driver d;
     const TemporaryFolder folder;
     d.open(sounds + "fog-horn.flac");
-    d.session().addFiles({QString::fromStdString(sounds + "mooring-post.flac"),
+    d.session().opening().addFiles({QString::fromStdString(sounds + "mooring-post.flac"),
         QString::fromStdString(sounds + "keepers-hum.flac")});
     d.settle();
     REQUIRE(d.document().takes.size() == 3);
@@ -66,7 +66,7 @@ TEST_CASE("three layers are made in the window, saved, reopened equal and writte
     CHECK(d.document().layers[1].follow == 1.0);
     const auto before = d.document();
     d.saveInDialog(folder / "pipe.puretone");
-    d.session().open(QString::fromStdString((folder / "pipe.puretone").string()));
+    d.session().opening().open(QString::fromStdString((folder / "pipe.puretone").string()));
     d.settle();
     CHECK(d.document() == before);
     // What a SoundFont leaves out is said before anything is written.

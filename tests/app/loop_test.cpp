@@ -36,7 +36,7 @@ TEST_CASE("a click in the seam map loops there", "[app][loop][map]")
     auto* stop = loopStop(d);
     d.settle();
     auto* map = stop->map();
-    REQUIRE(d.session().seamMap());
+    REQUIRE(d.session().looping().map());
     const Span wanted{Frames{60000}, Frames{100000}};
     const auto before = d.take().loop;
     QTest::mouseClick(map, Qt::LeftButton, {}, map->placeOf(wanted).toPoint());
@@ -47,8 +47,8 @@ TEST_CASE("a click in the seam map loops there", "[app][loop][map]")
     CHECK_THAT(double(loop.span.start.value), WithinAbs(60000.0, 1000.0));
     CHECK_THAT(double(loop.span.end.value), WithinAbs(100000.0, 2000.0));
     CHECK(d.session().history().undoName() == "Loop there");
-    REQUIRE(d.session().seam());
-    CHECK(seamVerdict(d.session().seam()->cost) == SeamVerdict::seamless);
+    REQUIRE(d.session().looping().seam());
+    CHECK(seamVerdict(d.session().looping().seam()->cost) == SeamVerdict::seamless);
     // By keys, too: Enter at the cross that the arrows move.
     map->setFocus();
     QTest::keyClick(map, Qt::Key_Right);
@@ -132,14 +132,14 @@ TEST_CASE("what the seam does is said, with a remedy that helps", "[app][loop][r
         t.loop.fraction = 0.0;
     });
     d.settle();
-    REQUIRE(d.session().seam());
-    REQUIRE(seamVerdict(d.session().seam()->cost) == SeamVerdict::audible);
+    REQUIRE(d.session().looping().seam());
+    REQUIRE(seamVerdict(d.session().looping().seam()->cost) == SeamVerdict::audible);
     REQUIRE(stop->remedyButton()->isVisible());
     const auto name = stop->remedyButton()->text();
     QTest::mouseClick(stop->remedyButton(), Qt::LeftButton);
     CHECK(QString::fromStdString(d.session().history().undoName()) == name);
     d.settle();
-    CHECK(seamVerdict(d.session().seam()->cost) == SeamVerdict::seamless);
+    CHECK(seamVerdict(d.session().looping().seam()->cost) == SeamVerdict::seamless);
     CHECK_FALSE(stop->remedyButton()->isVisible());
 }
 
@@ -156,11 +156,11 @@ TEST_CASE("a slice of a few milliseconds offers its own pitch", "[app][loop][ton
         t.loop.fraction = 0.0;
     });
     d.settle();
-    REQUIRE(d.session().loopTone());
+    REQUIRE(d.session().looping().tone());
     REQUIRE(stop->toneButton()->isVisible());
     QTest::mouseClick(stop->toneButton(), Qt::LeftButton);
     const double hz = d.take().rate() / 300.0;
-    const double midi = midiOf(d.session().loopTone().value_or(Hz{hz}));
+    const double midi = midiOf(d.session().looping().tone().value_or(Hz{hz}));
     CHECK_THAT(d.take().tuning.soundingMidi(), WithinAbs(midi, 1e-6));
     d.settle();
     CHECK_FALSE(stop->toneButton()->isVisible());
@@ -199,7 +199,7 @@ TEST_CASE("a loop is copied to the other takes in one step", "[app][loop][copy]"
     d.open(sounds + "fog-horn.flac");
     auto* stop = loopStop(d);
     CHECK_FALSE(stop->copyButton()->isVisible());
-    d.session().addFiles({QString::fromStdString(sounds + "keepers-hum.flac")});
+    d.session().opening().addFiles({QString::fromStdString(sounds + "keepers-hum.flac")});
     d.settle();
     d.settle();
     REQUIRE(d.document().takes.size() == 2);
@@ -207,7 +207,7 @@ TEST_CASE("a loop is copied to the other takes in one step", "[app][loop][copy]"
     CHECK(stop->copyButton()->isVisible());
     const auto before = d.document();
     d.session().editTake("Curve", [](Take& t) { t.loop.curve = FadeCurve::linear; });
-    d.session().copyLoop(LoopCopy::sameShare, false);
+    d.session().looping().copyToAll(LoopCopy::sameShare, false);
     d.settle();
     CHECK(d.document().takes[1].loop.curve == FadeCurve::linear);
     CHECK(d.document().takes[1].facts->loopChoices == before.takes[1].facts->loopChoices);
@@ -231,7 +231,7 @@ TEST_CASE("a search for loops ends in the take that it was made for", "[app][loo
             addTakes(i, makePieces(source, {pieces.begin(), pieces.begin() + 2}));
         });
     } else {
-        d.session().addFiles({QString::fromStdString(sounds + "fog-horn.flac"),
+        d.session().opening().addFiles({QString::fromStdString(sounds + "fog-horn.flac"),
             QString::fromStdString(sounds + "keepers-hum.flac")});
     }
     d.settle();
@@ -244,7 +244,7 @@ TEST_CASE("a search for loops ends in the take that it was made for", "[app][loo
     });
     const auto before = d.document();
     d.session().showTake(first);
-    d.session().findLoops();
+    d.session().looping().find();
     d.session().showTake(second);
     d.settle();
     CHECK(*d.document().take(second) == *before.take(second));
@@ -259,7 +259,7 @@ TEST_CASE("a search for loops does not overwrite what was done meanwhile", "[app
 {
     Driver d;
     d.open(sounds + "fog-horn.flac");
-    d.session().findLoops();
+    d.session().looping().find();
     SECTION("the sound was changed")
     {
         d.session().editTake("Move start", [](Take& t) { t.kept.start.value += 4800; });

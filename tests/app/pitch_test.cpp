@@ -36,7 +36,7 @@ std::string whistledHum(const TemporaryFolder& folder)
 
 double spreadOfLine(const Session& session)
 {
-    const auto movement = measureMovement(*session.pitchLine());
+    const auto movement = measureMovement(*session.pictures().pitchLine());
     return movement ? movement->spread : 0.0;
 }
 
@@ -115,7 +115,7 @@ TEST_CASE("straightening is a treatment: listed, heard in the line, undone", "[a
     d.open(whistledHum(folder));
     d.goTo(Stop::pitch);
     d.settle();
-    REQUIRE(d.session().pitchLine());
+    REQUIRE(d.session().pictures().pitchLine());
     CHECK(spreadOfLine(d.session()) > 20.0);
     d.type(pitchStop(d), "Vibrato", "100 %");
     d.settle();

@@ -74,8 +74,8 @@ TEST_CASE("a save that ends after another file was opened does not take its plac
     edit(d, 0.4);
     const auto editedA = d.document();
     // Both at once: the save is under way while B is being opened.
-    d.session().save(text(folder / "a.puretone"));
-    d.session().open(text(folder / "b.puretone"));
+    d.session().saving().save(text(folder / "a.puretone"));
+    d.session().opening().open(text(folder / "b.puretone"));
     d.settle();
     REQUIRE(d.document() == b);
     CHECK(d.session().path() == text(folder / "b.puretone"));
@@ -93,7 +93,7 @@ TEST_CASE("two saves at once are two saves", "[app][saving]")
     d.open(sounds + "fog-horn.flac");
     for (int i = 0; i < 4; ++i) {
         edit(d, 0.1 * (i + 1));
-        d.session().save(text(folder / (std::to_string(i) + ".puretone")));
+        d.session().saving().save(text(folder / (std::to_string(i) + ".puretone")));
     }
     d.settle();
     for (int i = 0; i < 4; ++i)
@@ -109,7 +109,7 @@ TEST_CASE("undoing while a save runs leaves the step unsaved", "[app][saving]")
     Driver d;
     d.open((folder / "a.puretone").string());
     edit(d, 0.4);
-    d.session().save(text(folder / "a.puretone"));
+    d.session().saving().save(text(folder / "a.puretone"));
     d.session().undo();
     d.settle();
     CHECK_FALSE(d.session().history().isSaved());
@@ -182,9 +182,9 @@ TEST_CASE("an export over the file of a document is a save of what was exported"
     const auto b = d.session().version();
     d.open((folder / "a.puretone").string());
     edit(d, 0.4);
-    d.session().wasWritten(d.session().version(), text(folder / "a.puretone"));
+    d.session().saving().wasWritten(d.session().version(), text(folder / "a.puretone"));
     CHECK(d.session().history().isSaved());
-    d.session().wasWritten(d.session().version(), text(folder / "b.puretone"));
+    d.session().saving().wasWritten(d.session().version(), text(folder / "b.puretone"));
     CHECK(d.session().history().isSaved());
     d.session().undo();
     d.session().undo();
@@ -224,7 +224,7 @@ TEST_CASE("kill -9 loses at most two seconds: what was there is offered at the n
     auto left = leftBehind(root);
     REQUIRE(left.size() == 1);
     Driver d;
-    d.session().recover(std::make_shared<const LeftBehind>(std::move(left[0])));
+    d.session().saving().recover(std::make_shared<const LeftBehind>(std::move(left[0])));
     d.settle();
     REQUIRE(d.session().take() != nullptr);
     CHECK(d.take().name == "keepers hum");

@@ -86,7 +86,7 @@ TEST_CASE("Keys says which takes sound together", "[app][keys]")
         return QString();
     };
     CHECK(says().isEmpty());
-    d.window.session().addFiles({QString::fromStdString(sounds) + "fog-horn.flac"});
+    d.window.session().opening().addFiles({QString::fromStdString(sounds) + "fog-horn.flac"});
     d.settle();
     REQUIRE(d.window.session().instrument().takes.size() == 2);
     CHECK(says().startsWith(QLatin1String("Shares keys with fog horn")));

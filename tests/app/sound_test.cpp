@@ -113,11 +113,11 @@ TEST_CASE("undo right after a treatment takes it back, ready or not", "[app][tre
     d.drop(sounds + "fog-horn.flac");
     const auto before = d.document();
     soundStop(d).treatments()->add(Reverse{});
-    CHECK(d.session().treatments().size() == 1); // shown at once
+    CHECK(d.session().treating().list().size() == 1); // shown at once
     d.session().undo();
     d.settle();
     CHECK(d.document() == before);
-    CHECK(d.session().treatments().empty());
+    CHECK(d.session().treating().list().empty());
 }
 
 TEST_CASE("a long treated sound that nobody has kept is made again for undo", "[app][treat]")
@@ -131,7 +131,7 @@ TEST_CASE("a long treated sound that nobody has kept is made again for undo", "[
     REQUIRE(writeBytes(folder / "long.wav", encodeWav(mono(wave), SampleFormat::int16, {})));
     d.drop(folder / "long.wav");
     const auto setLevel = [&](double gain) {
-        d.session().setTreatments("Level", {{Level{Level::To::gain, gain, {}}}});
+        d.session().treating().set("Level", {{Level{Level::To::gain, gain, {}}}});
         d.settle();
     };
     setLevel(-6.0);
@@ -184,7 +184,7 @@ TEST_CASE("reversing keeps the same sound, seen from the other end, and is heard
 TEST_CASE("treatments are copied to all takes, each measured by itself", "[app][treat]")
 {
     Driver d;
-    d.session().addFiles({QString::fromStdString(sounds + "fog-horn.flac"),
+    d.session().opening().addFiles({QString::fromStdString(sounds + "fog-horn.flac"),
         QString::fromStdString(sounds + "keepers-hum.flac")});
     d.settle();
     auto* panel = soundStop(d).treatments();
@@ -254,7 +254,7 @@ TEST_CASE("a recording from the simulated microphone becomes a take in tune", "[
     CHECK(d.take().facts->pitch.verdict != PitchVerdict::none);
     const int key = d.take().tuning.rootKey;
     CHECK((key == 50 || key == 52 || key == 54 || key == 56));
-    const auto path = Session::recordingsFolder() / d.take().recording->fileName;
+    const auto path = Opening::recordingsFolder() / d.take().recording->fileName;
     CHECK(std::filesystem::exists(path));
     std::filesystem::remove(path);
     panel->open(false);
@@ -276,12 +276,12 @@ TEST_CASE("a microphone that is pulled out while recording leaves what it heard"
     d.settle();
     REQUIRE(d.document().takes.size() == 1);
     CHECK(d.take().audio().seconds() > 0.7);
-    std::filesystem::remove(Session::recordingsFolder() / d.take().recording->fileName);
+    std::filesystem::remove(Opening::recordingsFolder() / d.take().recording->fileName);
 }
 
 TEST_CASE("an interrupted recording is offered at the next start", "[app][record]")
 {
-    const auto folder = Session::recordingsFolder();
+    const auto folder = Opening::recordingsFolder();
     std::filesystem::create_directories(folder);
     const auto unfinished = folder / "Recording 2026-01-01 10.00.00 (unfinished).wav";
     REQUIRE(writeWav(
@@ -342,7 +342,7 @@ TEST_CASE("a long take is treated with progress that can be cancelled", "[app][t
     CHECK_THAT(d.window.messages()->text().toStdString(), Contains("Treating"));
     d.click(d.window.messages(), "Cancel");
     CHECK(d.document() == before);
-    CHECK(d.session().treatments().empty());
+    CHECK(d.session().treating().list().empty());
     panel->add(PassFilter{PassFilter::Cut::low, 40.0, 48});
     d.settle();
     CHECK(d.take().treatments.size() == 1);

@@ -23,21 +23,21 @@ TEST_CASE(
     const auto before = d.document();
     auto* sound = d.window.stop(Stop::sound);
     d.click(sound, "Find notes");
-    REQUIRE(d.session().splitProposal());
-    CHECK(d.session().splitProposal()->pieces.size() == 6);
+    REQUIRE(d.session().splitting().proposal());
+    CHECK(d.session().splitting().proposal()->pieces.size() == 6);
     CHECK(d.document() == before); // only shown so far
 
     // A border is moved, a piece left out.
     auto* wave = static_cast<SoundStop*>(sound)->wave();
-    const auto first = d.session().splitProposal()->pieces[0].span;
+    const auto first = d.session().splitting().proposal()->pieces[0].span;
     d.dragHandle(wave, double(first.end.value), double(first.end.value) - 6000.0, false);
-    CHECK(d.session().splitProposal()->pieces[0].span.end.value < first.end.value - 3000);
+    CHECK(d.session().splitting().proposal()->pieces[0].span.end.value < first.end.value - 3000);
     const auto& g = wave->geometryOfWave();
-    const auto last = d.session().splitProposal()->pieces[5].span;
+    const auto last = d.session().splitting().proposal()->pieces[5].span;
     QTest::mouseDClick(wave, Qt::LeftButton, {},
         QPointF(g.xOf(double(last.start.value + last.end.value) / 2.0), g.area.center().y())
             .toPoint());
-    CHECK(d.session().splitProposal()->pieces[5].sliver);
+    CHECK(d.session().splitting().proposal()->pieces[5].sliver);
     d.click(sound, "Make 5 takes");
 
     REQUIRE(d.document().takes.size() == 5);
@@ -74,9 +74,9 @@ TEST_CASE("a recording of several notes is noticed, and one click shows the spli
     auto* path = d.window.path();
     const auto reading = [&] {
         return readingOf(Stop::sound, d.document(), d.session().take(), {},
-            {std::nullopt, d.session().notesInside()});
+            {std::nullopt, d.session().splitting().notesInside()});
     };
-    CHECK(d.session().notesInside() == 6);
+    CHECK(d.session().splitting().notesInside() == 6);
     CHECK_THAT(reading().text, Contains("6 notes"));
     CHECK_FALSE(reading().concern.empty());
     const auto before = d.document();
@@ -84,31 +84,31 @@ TEST_CASE("a recording of several notes is noticed, and one click shows the spli
     SECTION("from any stop, by the words under Sound")
     {
         d.goTo(Stop::loop);
-        CHECK_FALSE(d.session().splitProposal());
+        CHECK_FALSE(d.session().splitting().proposal());
         QTest::mouseClick(path, Qt::LeftButton, {}, path->readingOf(Stop::sound).toPoint());
-        REQUIRE(d.session().splitProposal());
+        REQUIRE(d.session().splitting().proposal());
         CHECK(path->current() == Stop::sound);
-        CHECK(wantedNotes(*d.session().splitProposal()) == 6);
+        CHECK(wantedNotes(*d.session().splitting().proposal()) == 6);
         CHECK(d.document() == before);
         d.click(d.window.stop(Stop::sound), "Make 6 takes");
         CHECK(d.document().takes.size() == 6);
-        CHECK(d.session().notesInside() == 1); // that is answered
+        CHECK(d.session().splitting().notesInside() == 1); // that is answered
     }
     SECTION("by the button below the wave, and treated meanwhile")
     {
         static_cast<SoundStop*>(d.window.stop(Stop::sound))->treatments()->add(Level{});
         d.settle();
         d.click(d.window.stop(Stop::sound), "Show the split");
-        REQUIRE(d.session().splitProposal());
-        CHECK(wantedNotes(*d.session().splitProposal()) == 6);
+        REQUIRE(d.session().splitting().proposal());
+        CHECK(wantedNotes(*d.session().splitting().proposal()) == 6);
         d.click(d.window.stop(Stop::sound), "Do not split");
-        CHECK_FALSE(d.session().splitProposal());
-        CHECK(d.session().notesInside() == 1);
+        CHECK_FALSE(d.session().splitting().proposal());
+        CHECK(d.session().splitting().notesInside() == 1);
     }
     SECTION("kept as one, it is not asked again")
     {
         d.click(d.window.stop(Stop::sound), "Keep it as one");
-        CHECK(d.session().notesInside() == 1);
+        CHECK(d.session().splitting().notesInside() == 1);
         CHECK(reading().concern.empty());
         CHECK(d.document() == before);
     }
@@ -120,7 +120,7 @@ TEST_CASE("a single note raises no question", "[app][split]")
     for (const char* name : {"fog-horn", "keepers-hum", "buoy-bell", "mooring-post"}) {
         d.open(sounds + name + ".flac");
         CAPTURE(name);
-        CHECK(d.session().notesInside() == 1);
+        CHECK(d.session().splitting().notesInside() == 1);
     }
 }
 
@@ -130,7 +130,7 @@ TEST_CASE(
     const TemporaryFolder folder;
     std::ofstream(folder / "letter.wav") << "Dear keeper";
     Driver d;
-    d.session().addFiles({QString::fromStdString(sounds + "fog-horn.flac"),
+    d.session().opening().addFiles({QString::fromStdString(sounds + "fog-horn.flac"),
         QString::fromStdString((folder / "letter.wav").string()),
         QString::fromStdString(sounds + "keepers-hum.flac"),
         QString::fromStdString((folder / "gone.wav").string())});

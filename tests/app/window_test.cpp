@@ -42,10 +42,10 @@ TEST_CASE("opening can be cancelled and leaves nothing behind", "[app]")
     REQUIRE(writeWav(
         folder / "long.wav", mono(harmonicTone(220.0, 48000.0, 60.0)), SampleFormat::int16));
     Driver d;
-    d.session().open(QString::fromStdString((folder / "long.wav").string()));
+    d.session().opening().open(QString::fromStdString((folder / "long.wav").string()));
     QTest::qWait(30);
     d.click(d.window.messages(), "Cancel");
-    CHECK_FALSE(d.session().opening());
+    CHECK_FALSE(d.session().opening().busy());
     CHECK(d.session().take() == nullptr);
     CHECK(messageOf(d).empty());
     CHECK_FALSE(d.session().history().canUndo());
@@ -71,7 +71,7 @@ TEST_CASE("bad files give a sentence and change nothing", "[app][bad-input]")
     d.open(folder.path().string());
     CHECK_THAT(messageOf(d), Contains("is a folder"));
     CHECK(d.document() == before);
-    d.session().save(QString::fromStdString((folder / "no/x.puretone").string()));
+    d.session().saving().save(QString::fromStdString((folder / "no/x.puretone").string()));
     d.settle();
     CHECK_FALSE(d.session().history().isSaved());
     CHECK_THAT(messageOf(d), Contains("x.puretone"));
@@ -179,8 +179,8 @@ TEST_CASE("loop candidates and pitch candidates are taken with one click", "[app
     QTest::mouseClick(row, Qt::LeftButton, {}, row->cardRect(2).center().toPoint());
     CHECK(d.take().loop == d.take().facts->loopChoices[2].loop);
     d.settle();
-    REQUIRE(d.session().seam());
-    CHECK(d.session().seam()->loop == d.take().loop);
+    REQUIRE(d.session().looping().seam());
+    CHECK(d.session().looping().seam()->loop == d.take().loop);
     d.click(d.window.stop(Stop::loop), "on");
     CHECK_FALSE(d.take().loop.on);
     d.click(d.window.stop(Stop::loop), "Find again");

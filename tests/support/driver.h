@@ -41,7 +41,7 @@ public:
 
     void open(const std::string& path)
     {
-        session().open(QString::fromStdString(path));
+        session().opening().open(QString::fromStdString(path));
         settle();
     }
     /// Drops a file on the window and waits until it is open.

@@ -134,13 +134,13 @@ int main(int argc, char** argv)
     window.show();
     window.startDevices(simulatedId);
     if (parser.isSet("file"))
-        window.session().open(parser.value("file"));
+        window.session().opening().open(parser.value("file"));
     settle(window);
     if (parser.isSet("split")) {
-        window.session().proposeSplit({});
+        window.session().splitting().propose({});
         settle(window);
         if (parser.value("split") == "make") {
-            window.session().makeSplit();
+            window.session().splitting().make();
             settle(window);
         }
     }

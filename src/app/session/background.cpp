@@ -36,14 +36,20 @@ Background::Background(QObject* parent)
 
 Background::~Background()
 {
+    finish();
+}
+
+void Background::finish()
+{
     for (auto& [key, slot] : jobs_)
         slot.stop.request_stop();
     poolOf(Lane::bulk).clear();
     for (auto& pool : pools_)
         pool.waitForDone();
+    jobs_.clear(); // what is still on its way here finds nobody
 }
 
-void Background::request(const std::string& key, Running whenBusy, Job job)
+void Background::request(const JobKey& key, Running whenBusy, Job job)
 {
     const auto slot = jobs_.find(key);
     if (slot == jobs_.end()) {
@@ -55,7 +61,7 @@ void Background::request(const std::string& key, Running whenBusy, Job job)
         slot->second.stop.request_stop();
 }
 
-void Background::cancel(const std::string& key)
+void Background::cancel(const JobKey& key)
 {
     const auto slot = jobs_.find(key);
     if (slot == jobs_.end())
@@ -64,14 +70,13 @@ void Background::cancel(const std::string& key)
     slot->second.stop.request_stop();
 }
 
-void Background::start(const std::string& key, Job job)
+void Background::start(const JobKey& key, Job job)
 {
     Slot& slot = jobs_[key];
     slot.stop = std::stop_source();
     const auto report = [this, key](double share) {
         QMetaObject::invokeMethod(
-            this, [this, key, share] { emit progressed(QString::fromStdString(key), share); },
-            Qt::QueuedConnection);
+            this, [this, key, share] { emit progressed(key, share); }, Qt::QueuedConnection);
     };
     const Progress progress{slot.stop.get_token(), report};
     auto& pool = poolOf(job.lane);
@@ -93,7 +98,7 @@ void Background::start(const std::string& key, Job job)
     });
 }
 
-void Background::finished(const std::string& key, const Delivery& delivery)
+void Background::finished(const JobKey& key, const Delivery& delivery)
 {
     const auto slot = jobs_.find(key);
     if (slot == jobs_.end())
@@ -104,7 +109,7 @@ void Background::finished(const std::string& key, const Delivery& delivery)
     if (waiting)
         start(key, std::move(*waiting));
     else
-        emit rested(QString::fromStdString(key));
+        emit rested(key);
     if (stopped)
         return;
     // Last, since it may ask for more work.
@@ -128,7 +133,7 @@ void Background::settle()
         waitAWhile();
 }
 
-void Background::settle(const std::string& key)
+void Background::settle(const JobKey& key)
 {
     while (busy(key))
         waitAWhile();

@@ -7,6 +7,7 @@
 #include <QObject>
 #include <QThreadPool>
 #include <array>
+#include <compare>
 #include <functional>
 #include <map>
 #include <memory>
@@ -15,6 +16,52 @@
 #include <type_traits>
 
 namespace puretone::app {
+
+/// Kinds of work beside the window.
+enum class JobKind {
+    open,
+    addFile,
+    makeSplit,
+    recover, // what is opened
+    notesInside,
+    split,
+    treat,
+    hearAgain,
+    copyTreatments,
+    facts,
+    walk, // takes
+    findLoops,
+    loopNear,
+    copyLoop,
+    seam,
+    remedy,
+    seamMap, // loops
+    compile,
+    draw,
+    peaks,
+    beating, // what is heard and seen
+    save,
+    exportFiles,
+    keepCopy,
+    sweep, // files
+    findDevices,
+    openOutput,
+    openKeyboard,
+    openInput, // devices
+};
+
+/// What at most one job runs for.
+struct JobKey {
+    JobKind kind;
+    std::string subject; ///< A file, a take: those of one kind do not hold each other up.
+
+    JobKey(JobKind what, std::string of = {}) // NOLINT: meant to convert
+        : kind(what)
+        , subject(std::move(of))
+    {
+    }
+    auto operator<=>(const JobKey&) const = default;
+};
 
 /// Runs work beside the window. For each key at most one job runs and one waits: a newer request
 /// takes the waiting one's place, so that a drag never piles up work.
@@ -40,6 +87,8 @@ public:
 
     explicit Background(QObject* parent = nullptr);
     ~Background() override;
+    /// Asks all to stop and waits for them; nothing is handed in any more.
+    void finish();
 
     /// @param work Runs on another thread with copies of its inputs; what it gives is moved to the
     /// interface thread.
@@ -47,8 +96,8 @@ public:
     /// @param failed Runs there instead of `done` where `work` threw; where it is empty, failed()
     /// tells.
     template <class Work, class Done>
-    void run(const std::string& key, Running whenBusy, Work work, Done done,
-        Lane lane = Lane::swift, Failed failed = {})
+    void run(const JobKey& key, Running whenBusy, Work work, Done done, Lane lane = Lane::swift,
+        Failed failed = {})
     {
         using Given = std::invoke_result_t<Work&, const Progress&>;
         static_assert(!std::is_void_v<Given>, "work gives what it found");
@@ -65,17 +114,17 @@ public:
                 std::move(failed), lane});
     }
     /// Drops the waiting job and asks the running one to stop; neither reports.
-    void cancel(const std::string& key);
-    bool busy(const std::string& key) const { return jobs_.count(key) != 0; }
+    void cancel(const JobKey& key);
+    bool busy(const JobKey& key) const { return jobs_.count(key) != 0; }
     /// Waits until nothing runs or waits. For tests and for leaving.
     void settle();
     /// The same for one key.
-    void settle(const std::string& key);
+    void settle(const JobKey& key);
 
 signals:
-    void progressed(const QString& key, double share);
+    void progressed(const puretone::app::JobKey& key, double share);
     /// Nothing runs or waits for this key any more, finished or cancelled.
-    void rested(const QString& key);
+    void rested(const puretone::app::JobKey& key);
     /// A job, or what was done with its result, threw.
     void failed(const puretone::Error& error);
 
@@ -90,14 +139,14 @@ private:
         std::stop_source stop;
         std::optional<Job> waiting;
     };
-    void request(const std::string& key, Running whenBusy, Job job);
-    void start(const std::string& key, Job job);
-    void finished(const std::string& key, const Delivery& delivery);
+    void request(const JobKey& key, Running whenBusy, Job job);
+    void start(const JobKey& key, Job job);
+    void finished(const JobKey& key, const Delivery& delivery);
 
     QThreadPool& poolOf(Lane lane) { return pools_[std::size_t(lane)]; }
     void waitAWhile();
 
-    std::map<std::string, Slot> jobs_;
+    std::map<JobKey, Slot> jobs_;
     std::array<QThreadPool, 3> pools_; ///< Of the lanes.
 };
 

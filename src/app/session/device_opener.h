@@ -14,11 +14,11 @@ public:
     using Open = std::function<Made(const std::string& id)>;
     using Opened = std::function<void(const std::string& id, Made made)>;
 
-    /// @param key Of the jobs. @param open Runs on another thread. @param opened Gets the device on
-    /// the interface thread.
-    DeviceOpener(Background& jobs, std::string key, Open open, Opened opened)
+    /// @param kind Of the jobs. @param open Runs on another thread. @param opened Gets the device
+    /// on the interface thread.
+    DeviceOpener(Background& jobs, JobKind kind, Open open, Opened opened)
         : jobs_(jobs)
-        , key_(std::move(key))
+        , kind_(kind)
         , open_(std::move(open))
         , opened_(std::move(opened))
     {
@@ -38,7 +38,7 @@ public:
         }
         busy_ = true;
         jobs_.run(
-            key_, Background::Running::finish,
+            kind_, Background::Running::finish,
             [open = open_, id](const Progress&) { return std::make_shared<Made>(open(id)); },
             [this, id](const std::shared_ptr<Made>& made) { finish(id, std::move(*made)); },
             Background::Lane::swift,
@@ -62,7 +62,7 @@ private:
     }
 
     Background& jobs_;
-    std::string key_;
+    JobKind kind_;
     Open open_;
     Opened opened_;
     bool busy_ = false;

@@ -9,6 +9,13 @@ namespace puretone::app {
 
 namespace {
 
+constexpr std::array openingKinds = {JobKind::open, JobKind::makeSplit, JobKind::recover};
+
+bool opens(JobKind kind)
+{
+    return std::find(openingKinds.begin(), openingKinds.end(), kind) != openingKinds.end();
+}
+
 /// One sound file from disk to a take.
 Result<Take> listenTo(const std::filesystem::path& file, const Progress& progress,
     const std::shared_ptr<Arriving>& arriving = {})
@@ -28,7 +35,31 @@ Result<Take> listenTo(const std::filesystem::path& file, const Progress& progres
 
 } // namespace
 
-void Session::open(const QString& path, const QStringList& joining)
+Opening::Opening(Session& session)
+    : session_(session)
+{
+    arrivingSoon_.setSingleShot(true);
+    connect(&arrivingSoon_, &QTimer::timeout, this, [this] {
+        showArriving_ = true;
+        emit session_.derivedChanged();
+    });
+    connect(&session_.background(), &Background::progressed, this, &Opening::progress);
+    connect(&session_.background(), &Background::rested, this, [this](const JobKey& key) {
+        if (opens(key.kind))
+            emit changed();
+    });
+}
+
+Opening::~Opening() = default;
+
+bool Opening::busy() const
+{
+    return adding_ != nullptr
+        || std::any_of(openingKinds.begin(), openingKinds.end(),
+            [this](JobKind kind) { return session_.background().busy(kind); });
+}
+
+void Opening::open(const QString& path, const QStringList& joining)
 {
     const std::filesystem::path file(path.toStdString());
     // A sound file is listened to anew even when it brings a root and a loop of its own.
@@ -39,8 +70,8 @@ void Session::open(const QString& path, const QStringList& joining)
     showArriving_ = false;
     arrivingSoon_.start(300);
     arriving_ = isInstrument ? nullptr : std::make_shared<Arriving>(shownName(file));
-    background_.run(
-        "open", Background::Running::cancel,
+    session_.background().run(
+        JobKind::open, Background::Running::cancel,
         [file, isInstrument, arriving = arriving_](const Progress& progress) -> Result<Instrument> {
             if (isInstrument)
                 return openInstrument(file, progress);
@@ -50,61 +81,53 @@ void Session::open(const QString& path, const QStringList& joining)
             return makeInstrument(std::move(*made));
         },
         [this, path, joining](const Result<Instrument>& result) {
-            opened(path, result);
+            adopt(path, result);
             addFiles(joining);
         });
-    emit openingChanged();
+    emit changed();
 }
 
-namespace {
-
-std::filesystem::path dataFolder()
+std::filesystem::path Opening::dataFolder()
 {
     return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation).toStdString();
 }
 
-} // namespace
-
-std::filesystem::path Session::recordingsFolder()
+std::filesystem::path Opening::recordingsFolder()
 {
     return dataFolder() / "recordings";
 }
 
-std::filesystem::path Session::recoveryFolder()
+void Opening::cancel()
 {
-    return dataFolder() / "recovery";
-}
-
-void Session::cancelOpening()
-{
-    background_.cancel("open");
+    for (const auto kind : openingKinds)
+        session_.background().cancel(kind);
     if (adding_)
         finishAdding();
 }
 
-void Session::opened(const QString& path, const Result<Instrument>& result)
+void Opening::adopt(const QString& path, const Result<Instrument>& result)
 {
     if (!result) {
-        say(QString::fromStdString(result.error().sentence()));
+        session_.say(QString::fromStdString(result.error().sentence()));
         return;
     }
     const bool isProject = kindOfFile(path.toStdString()) == FileKind::project;
     const auto name = QString::fromStdString(shownName(path.toStdString()));
-    begin(tr("Open %1").arg(name), *result,
+    session_.begin(tr("Open %1").arg(name), *result,
         isProject ? DocumentOrigin{path.toStdString(), true} : DocumentOrigin{});
-    emit fileOpened(path);
+    emit opened(path);
     if (const auto kind = kindOfFile(path.toStdString()); !kind || *kind == FileKind::wav)
-        lookForNotes(instrument().takes.front().recording.pointer());
-    say(isProject ? tr("%1 is open.").arg(name)
-                  : tr("%1 is ready: play it on the keys below.").arg(name),
+        session_.splitting().lookForNotes(session_.instrument().takes.front().recording.pointer());
+    session_.say(isProject ? tr("%1 is open.").arg(name)
+                           : tr("%1 is ready: play it on the keys below.").arg(name),
         false);
 }
 
 /// Files that are being listened to at once; what is ready joins in the order of the list.
-struct Session::Adding {
+struct Opening::Adding {
     QStringList files;
     std::vector<std::optional<Result<Take>>> ready;
-    std::string key; ///< The jobs' keys begin with it.
+    std::string key; ///< What the jobs are about begins with it.
     int gesture = 0;
     std::size_t started = 0; ///< Files that have been handed to other threads.
     std::size_t next = 0; ///< First file that has not joined.
@@ -112,10 +135,13 @@ struct Session::Adding {
     std::size_t added = 0;
     QStringList reasons;
 
-    std::string jobKey(std::size_t index) const { return key + std::to_string(index); }
+    JobKey jobKey(std::size_t index) const
+    {
+        return {JobKind::addFile, key + std::to_string(index)};
+    }
 };
 
-void Session::addFiles(const QStringList& paths)
+void Opening::addFiles(const QStringList& paths)
 {
     if (paths.isEmpty())
         return;
@@ -124,8 +150,8 @@ void Session::addFiles(const QStringList& paths)
     adding_ = std::make_shared<Adding>();
     adding_->files = paths;
     adding_->ready.resize(std::size_t(paths.size()));
-    adding_->gesture = newGesture();
-    adding_->key = "add " + std::to_string(adding_->gesture) + " ";
+    adding_->gesture = session_.newGesture();
+    adding_->key = std::to_string(adding_->gesture) + " ";
     showArriving_ = false;
     arriving_ = paths.size() == 1
         ? std::make_shared<Arriving>(shownName(paths.front().toStdString()))
@@ -134,20 +160,20 @@ void Session::addFiles(const QStringList& paths)
         arrivingSoon_.start(300);
     // The first one alone: it is on the keys as soon as one core can have it.
     listenToNext(1);
-    emit openingChanged();
+    emit changed();
 }
 
-bool Session::addingMany() const
+bool Opening::addingMany() const
 {
     return adding_ != nullptr && adding_->added > 1;
 }
 
-void Session::listenToNext(std::size_t count)
+void Opening::listenToNext(std::size_t count)
 {
     const auto end = std::min(adding_->ready.size(), adding_->started + count);
     for (auto& i = adding_->started; i < end; ++i) {
         const QString path = adding_->files[qsizetype(i)];
-        background_.run(
+        session_.background().run(
             adding_->jobKey(i), Background::Running::finish,
             [file = std::filesystem::path(path.toStdString()), arriving = arriving_](
                 const Progress& progress) { return listenTo(file, progress, arriving); },
@@ -163,22 +189,21 @@ void Session::listenToNext(std::size_t count)
     }
 }
 
-void Session::openingProgress(const QString& key, double share)
+void Opening::progress(const JobKey& key, double share)
 {
     // Of many files those that are ready count; a single one tells how far it is.
-    const bool alone =
-        adding_ && adding_->files.size() == 1 && key.toStdString() == adding_->jobKey(0);
-    if (alone || key == QLatin1String("open"))
-        emit openingProgressed(share);
+    const bool alone = adding_ && adding_->files.size() == 1 && key == adding_->jobKey(0);
+    if (alone || opens(key.kind))
+        emit progressed(share);
 }
 
-void Session::takeReady(std::size_t index, const Result<Take>& made, const QString& path)
+void Opening::takeReady(std::size_t index, const Result<Take>& made, const QString& path)
 {
     if (made)
-        emit fileOpened(path);
+        emit opened(path);
     adding_->ready[index] = made;
     ++adding_->done;
-    emit openingProgressed(double(adding_->done) / double(adding_->ready.size()));
+    emit progressed(double(adding_->done) / double(adding_->ready.size()));
     addReady();
     if (adding_->next == adding_->ready.size())
         finishAdding();
@@ -186,7 +211,7 @@ void Session::takeReady(std::size_t index, const Result<Take>& made, const QStri
         listenToNext(adding_->ready.size());
 }
 
-void Session::addReady()
+void Opening::addReady()
 {
     std::vector<Take> takes;
     for (; adding_->next < adding_->ready.size() && adding_->ready[adding_->next];
@@ -194,7 +219,7 @@ void Session::addReady()
         const auto& made = *adding_->ready[adding_->next];
         if (made) {
             takes.push_back(*made);
-            lookForNotes(made->recording.pointer());
+            session_.splitting().lookForNotes(made->recording.pointer());
         } else {
             adding_->reasons << QString::fromStdString(made.error().message);
         }
@@ -203,35 +228,37 @@ void Session::addReady()
         return;
     adding_->added += takes.size();
     const auto count = adding_->files.size();
-    edit(
+    session_.edit(
         count == 1 ? tr("Add a take") : tr("Add takes"),
         [&](Instrument& next) {
             const bool first = next.takes.empty();
             if (first)
                 next.name = makeInstrument(takes.front()).name;
-            addTakes(next, std::move(takes), layer().id);
+            addTakes(next, std::move(takes), session_.layer().id);
         },
         adding_->gesture);
 }
 
-void Session::finishAdding()
+void Opening::finishAdding()
 {
     const auto adding = std::exchange(adding_, nullptr);
     for (std::size_t i = 0; i < adding->ready.size(); ++i)
         if (!adding->ready[i])
-            background_.cancel(adding->jobKey(i));
-    compileNow();
-    emit openingChanged();
+            session_.background().cancel(adding->jobKey(i));
+    session_.hearing().compileNow();
+    emit changed();
     if (!adding->reasons.isEmpty())
-        say(adding->reasons.size() == 1
+        session_.say(adding->reasons.size() == 1
                 ? tr("One file could not be opened. %1").arg(adding->reasons.front())
                 : tr("%1 files could not be opened.").arg(adding->reasons.size()),
             true, adding->reasons.size() == 1 ? QStringList() : adding->reasons);
     else if (adding->done < adding->ready.size())
-        say(tr("Stopped: %1 of %2 files have joined.").arg(adding->added).arg(adding->ready.size()),
+        session_.say(
+            tr("Stopped: %1 of %2 files have joined.").arg(adding->added).arg(adding->ready.size()),
             false);
     else
-        say(tr("%1 takes are on the keys.").arg(instrument().takes.size()), false);
+        session_.say(
+            tr("%1 takes are on the keys.").arg(session_.instrument().takes.size()), false);
 }
 
 } // namespace puretone::app

@@ -19,10 +19,11 @@ Player::Player(QObject* parent)
     , engine_(std::make_unique<Engine>())
     , midiId_(simulatedId)
     , outputs_(
-          jobs_, "output", [this](const std::string& id) { return openOutput(id, client()); },
+          jobs_, JobKind::openOutput,
+          [this](const std::string& id) { return openOutput(id, client()); },
           [this](const auto& id, auto made) { outputOpened(id, std::move(made)); })
     , keyboards_(
-          jobs_, "keyboard",
+          jobs_, JobKind::openKeyboard,
           [this](const std::string& id) {
               return openMidiInput(id, [this](const MidiEvent& e) {
                   engine_->postMidi(e, std::chrono::steady_clock::now());
@@ -30,7 +31,7 @@ Player::Player(QObject* parent)
           },
           [this](const auto& id, auto made) { midiOpened(id, std::move(made)); })
     , inputs_(
-          jobs_, "input",
+          jobs_, JobKind::openInput,
           [this](const std::string& id) {
               return openInput(id,
                   [this, recorder = recorder_](const float* left, const float* right, int frames) {
@@ -65,7 +66,8 @@ OutputClient Player::client()
 void Player::findDevices()
 {
     jobs_.run(
-        "find", Background::Running::finish, [](const Progress&) { return listDevices(); },
+        JobKind::findDevices, Background::Running::finish,
+        [](const Progress&) { return listDevices(); },
         [this](const DeviceLists& found) {
             devices_ = found;
             emit devicesFound();

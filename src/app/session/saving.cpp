@@ -1,27 +1,39 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What the session does so that nothing is lost.
 #include "app/session/session.h"
 
 #include "base/safe_file.h"
 
 namespace puretone::app {
 
-void Session::save(const QString& path)
+Saving::Saving(Session& session, History& history)
+    : session_(session)
+    , history_(history)
 {
-    saveVersion(version(), path);
+    copySoon_.setSingleShot(true);
+    connect(&copySoon_, &QTimer::timeout, this, &Saving::keepCopy);
 }
 
-void Session::saveVersion(DocumentVersion version, const QString& path)
+std::filesystem::path Saving::recoveryFolder()
+{
+    return Opening::dataFolder() / "recovery";
+}
+
+void Saving::save(const QString& path)
+{
+    saveVersion(session_.version(), path);
+}
+
+void Saving::saveVersion(DocumentVersion version, const QString& path)
 {
     const int order = ++saves_;
     // By the file: two documents that are saved at once do not drop each other.
-    background_.run(
-        "save " + path.toStdString(), Background::Running::finish,
+    session_.background().run(
+        JobKey(JobKind::save, path.toStdString()), Background::Running::finish,
         [value = version.value, path](
             const Progress&) { return writeInstrument(value, path.toStdString()); },
         [this, version, path, order](const Result<Written>& written) {
             if (!written) {
-                say(QString::fromStdString(written.error().sentence()));
+                session_.say(QString::fromStdString(written.error().sentence()));
                 return;
             }
             // Where two saves overtake each other, the one that was asked for last counts.
@@ -32,23 +44,24 @@ void Session::saveVersion(DocumentVersion version, const QString& path)
                 history_.markOverwritten(path.toStdString());
             last = std::max(last, order);
             const auto name = QString::fromStdString(shownName(path.toStdString()));
-            say(tr("%1 is saved. %2").arg(name, QString::fromStdString(written->checked)), false);
+            session_.say(
+                tr("%1 is saved. %2").arg(name, QString::fromStdString(written->checked)), false);
             keepCopySoon();
-            emit changed();
+            emit session_.changed();
         },
         Background::Lane::keeping);
 }
 
-bool Session::saveNow(const History::Unsaved& document, const QString& path)
+bool Saving::saveNow(const History::Unsaved& document, const QString& path)
 {
     saveVersion({document.document, document.value}, path);
-    background_.settle("save " + path.toStdString());
+    session_.background().settle({JobKind::save, path.toStdString()});
     const auto left = history_.unsaved();
     return std::none_of(left.begin(), left.end(),
         [&](const History::Unsaved& u) { return u.document == document.document; });
 }
 
-void Session::wasWritten(const DocumentVersion& version, const QString& path)
+void Saving::wasWritten(const DocumentVersion& version, const QString& path)
 {
     const auto file = path.toStdString();
     if (version.document == history_.document() && file == history_.file())
@@ -56,25 +69,25 @@ void Session::wasWritten(const DocumentVersion& version, const QString& path)
     else
         history_.markOverwritten(file);
     keepCopySoon();
-    emit changed();
+    emit session_.changed();
 }
 
-void Session::keepCopySoon()
+void Saving::keepCopySoon()
 {
     // Not put off by what comes after: a drag of ten seconds is copied while it goes on.
     if (!copySoon_.isActive())
         copySoon_.start(700);
 }
 
-void Session::keepCopy()
+void Saving::keepCopy()
 {
     std::vector<UnsavedDocument> unsaved;
     for (auto& document : history_.unsaved())
         unsaved.push_back({document.document, std::move(document.value), document.file});
     if (!copies_)
         copies_ = std::make_shared<RecoveryCopies>(recoveryFolder());
-    background_.run(
-        "recovery", Background::Running::finish,
+    session_.background().run(
+        JobKind::keepCopy, Background::Running::finish,
         [copies = copies_, unsaved = std::move(unsaved), recovered = recovered_](const Progress&) {
             auto kept = copies->keep(unsaved);
             if (kept)
@@ -88,17 +101,17 @@ void Session::keepCopy()
                     return std::find(recovered.begin(), recovered.end(), left) != recovered.end();
                 });
             else if (!copyFailed_)
-                say(QString::fromStdString(kept.error().sentence()));
+                session_.say(QString::fromStdString(kept.error().sentence()));
             copyFailed_ = !kept;
         },
         Background::Lane::keeping);
 }
 
-void Session::recover(std::shared_ptr<const LeftBehind> left)
+void Saving::recover(std::shared_ptr<const LeftBehind> left)
 {
     using Opened = std::vector<Result<Instrument>>;
-    background_.run(
-        "open", Background::Running::finish,
+    session_.background().run(
+        JobKind::recover, Background::Running::finish,
         [left](const Progress& progress) {
             Opened opened;
             for (const auto& document : left->documents)
@@ -112,13 +125,13 @@ void Session::recover(std::shared_ptr<const LeftBehind> left)
                 const auto name = QString::fromStdString(document.name);
                 all = all && opened[i].has_value();
                 if (opened[i])
-                    begin(tr("Recover %1").arg(name), *opened[i], {document.file, false});
+                    session_.begin(tr("Recover %1").arg(name), *opened[i], {document.file, false});
                 else
-                    say(QString::fromStdString(opened[i].error().sentence()));
+                    session_.say(QString::fromStdString(opened[i].error().sentence()));
             }
             if (!all)
                 return; // what could not be opened stays where it is
-            say(opened.size() == 1
+            session_.say(opened.size() == 1
                     ? tr("%1 is as it was. Save it to keep it.")
                           .arg(QString::fromStdString(left->documents.front().name))
                     : tr("%1 instruments are as they were; undo goes from one to the one before.")
@@ -127,16 +140,16 @@ void Session::recover(std::shared_ptr<const LeftBehind> left)
             recovered_.push_back(left);
             keepCopySoon();
         });
-    emit openingChanged();
+    emit session_.opening().changed();
 }
 
-void Session::sweep(const QStringList& folders)
+void Saving::sweep(const QStringList& folders)
 {
-    std::vector<std::filesystem::path> wanted{recordingsFolder()};
+    std::vector<std::filesystem::path> wanted{Opening::recordingsFolder()};
     for (const auto& folder : folders)
         wanted.emplace_back(folder.toStdString());
-    background_.run(
-        "sweep", Background::Running::finish,
+    session_.background().run(
+        JobKind::sweep, Background::Running::finish,
         [wanted = std::move(wanted)](const Progress&) {
             int removed = 0;
             for (const auto& folder : wanted)

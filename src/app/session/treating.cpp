@@ -5,6 +5,11 @@
 
 namespace puretone::app {
 
+Treating::Treating(Session& session)
+    : session_(session)
+{
+}
+
 namespace {
 
 /// Longer sounds take so long to treat that a newer wish ends the work on an older one.
@@ -23,92 +28,100 @@ void adoptHeard(Take& take, const Take& heard)
 
 } // namespace
 
-const Treatments& Session::treatments() const
+const Treatments& Treating::list() const
 {
     static const Treatments none;
-    const Take* current = take();
+    const Take* current = session_.take();
     if (current == nullptr)
         return none;
-    return treating_ && treating_->take == keyOf(*current) ? treating_->list : current->treatments;
+    return unfinished_ && unfinished_->take == session_.keyOf(*current) ? unfinished_->list
+                                                                        : current->treatments;
 }
 
-void Session::setTreatments(const QString& name, Treatments list, int gesture)
+void Treating::set(const QString& name, Treatments list, int gesture)
 {
-    const Take* current = take();
+    const Take* current = session_.take();
     if (current == nullptr)
         return;
     for (auto& treatment : list)
         treatment = sanitized(treatment);
     if (gesture == 0)
-        gesture = newGesture();
-    treating_ = Treating{keyOf(*current), list, gesture};
+        gesture = session_.newGesture();
+    unfinished_ = Unfinished{session_.keyOf(*current), list, gesture};
     const bool quick = current->recording->audio->seconds() < quickSeconds;
-    background_.run(
-        "treat", quick ? Background::Running::finish : Background::Running::cancel,
+    session_.background().run(
+        JobKind::treat, quick ? Background::Running::finish : Background::Running::cancel,
         [audio = current->recording->audio, list](
             const Progress& progress) { return treat(audio, list, progress); },
-        [this, name, list, gesture, of = keyOf(*current), audio = current->recording->audio](
-            const AudioPtr& treated) {
-            if (treating_ && treating_->take == of && treating_->list == list)
-                treating_.reset();
-            const Take* still = take(of);
+        [this, name, list, gesture, of = session_.keyOf(*current),
+            audio = current->recording->audio](const AudioPtr& treated) {
+            if (unfinished_ && unfinished_->take == of && unfinished_->list == list)
+                unfinished_.reset();
+            const Take* still = session_.take(of);
             if (treated == nullptr || still == nullptr || still->recording->audio != audio)
                 return;
-            editTake(
+            session_.editTake(
                 of, name, [&](Take& t) { puretone::setTreatments(t, list, treated); }, gesture);
-            if (!treating_)
+            if (!unfinished_)
                 hearTreated(of, gesture);
         },
         Background::Lane::swift,
         [this](const Error& error) {
-            dropUnfinishedTreatment();
-            say(QString::fromStdString(error.sentence()));
+            drop();
+            session_.say(QString::fromStdString(error.sentence()));
         });
-    emit changed();
+    emit session_.changed();
 }
 
-bool Session::dropUnfinishedTreatment()
+bool Treating::drop()
 {
-    if (!treating_)
+    if (!unfinished_)
         return false;
-    const bool begun = history_.continues(treating_->gesture);
-    treating_.reset();
-    background_.cancel("treat");
-    emit changed();
+    const bool begun = session_.history().continues(unfinished_->gesture);
+    unfinished_.reset();
+    session_.background().cancel(JobKind::treat);
+    emit session_.changed();
     // Where a part of the gesture is in the document already, undoing has that to take back.
     return !begun;
 }
 
-void Session::hearTreated(const TakeKey& of, int gesture)
+void Treating::drop(int gesture)
 {
-    background_.run(
-        "hear", Background::Running::cancel,
-        [heard = *take(of)](const Progress& progress) mutable {
+    if (unfinished_ && unfinished_->gesture == gesture)
+        drop();
+}
+
+void Treating::hearTreated(const TakeKey& of, int gesture)
+{
+    session_.background().run(
+        JobKind::hearAgain, Background::Running::cancel,
+        [heard = *session_.take(of)](const Progress& progress) mutable {
             hearAgain(heard, progress);
             return std::move(heard);
         },
         [this, of, gesture](const Take& heard) {
             // Only while nothing else was done: this belongs to the step that changed the sound.
-            const Take* now = take(of);
-            if (now == nullptr || now->sound() != heard.sound() || !history_.continues(gesture))
+            const Take* now = session_.take(of);
+            if (now == nullptr || now->sound() != heard.sound()
+                || !session_.history().continues(gesture))
                 return;
-            editTake(
+            session_.editTake(
                 of, tr("Hear again"), [&](Take& t) { adoptHeard(t, heard); }, gesture);
         },
         Background::Lane::bulk);
 }
 
-void Session::copyTreatments()
+void Treating::copyToAll()
 {
-    const Take* from = take();
-    if (from == nullptr || instrument().takes.size() < 2)
+    const Take* from = session_.take();
+    if (from == nullptr || session_.instrument().takes.size() < 2)
         return;
     std::vector<Take> others;
-    for (const auto& t : instrument().takes)
+    for (const auto& t : session_.instrument().takes)
         if (t.id != from->id)
             others.push_back(t);
-    background_.run(
-        "copy treatments", Background::Running::cancel,
+    session_.background().run(
+        JobKind::copyTreatments, Background::Running::cancel,
         [others = std::move(others), list = from->treatments](const Progress& progress) mutable {
             for (auto& other : others) {
                 const auto own = treatmentsFor(other, list);
@@ -120,10 +133,10 @@ void Session::copyTreatments()
             }
             return std::move(others);
         },
-        [this, document = history_.document()](const std::vector<Take>& treated) {
-            if (history_.document() != document)
+        [this, document = session_.history().document()](const std::vector<Take>& treated) {
+            if (session_.history().document() != document)
                 return;
-            edit(tr("Copy treatments to all takes"), [&](Instrument& next) {
+            session_.edit(tr("Copy treatments to all takes"), [&](Instrument& next) {
                 for (const auto& other : treated) {
                     Take* take = next.take(other.id);
                     // What was changed meanwhile is not overwritten with what it was before.
@@ -133,7 +146,9 @@ void Session::copyTreatments()
                     adoptHeard(*take, other);
                 }
             });
-            say(tr("All %1 takes are treated alike.").arg(instrument().takes.size()), false);
+            session_.say(
+                tr("All %1 takes are treated alike.").arg(session_.instrument().takes.size()),
+                false);
         },
         Background::Lane::bulk);
 }

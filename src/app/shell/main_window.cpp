@@ -62,28 +62,29 @@ MainWindow::MainWindow(QWidget* parent)
     connect(&session_, &Session::changed, this, &MainWindow::refresh);
     connect(&session_, &Session::derivedChanged, this, &MainWindow::refresh);
     connect(&session_, &Session::message, messages_, &MessageBar::say);
-    connect(&session_, &Session::openingChanged, this, [this] {
-        if (session_.opening())
+    connect(&session_.opening(), &Opening::changed, this, [this] {
+        if (session_.opening().busy())
             messages_->showProgress(tr("Listening to the recording…"));
         else
             messages_->endProgress();
         refresh();
     });
     connect(&session_.background(), &Background::progressed, this,
-        [this](const QString& key, double share) {
-            if (key == QLatin1String("treat"))
+        [this](const JobKey& key, double share) {
+            if (key.kind == JobKind::treat || key.kind == JobKind::walk)
                 showTreating(share);
         });
-    connect(&session_.background(), &Background::rested, this, [this](const QString& key) {
-        if (key == QLatin1String("treat") && !session_.opening())
+    connect(&session_.background(), &Background::rested, this, [this](const JobKey& key) {
+        if ((key.kind == JobKind::treat || key.kind == JobKind::walk) && !session_.opening().busy())
             messages_->endProgress();
     });
-    connect(messages_, &MessageBar::cancelled, &session_, &Session::cancelTreating);
-    connect(&session_, &Session::openingProgressed, messages_, &MessageBar::setProgress);
-    connect(messages_, &MessageBar::cancelled, &session_, &Session::cancelOpening);
+    connect(messages_, &MessageBar::cancelled, &session_.treating(),
+        [this] { session_.treating().drop(); });
+    connect(&session_.opening(), &Opening::progressed, messages_, &MessageBar::setProgress);
+    connect(messages_, &MessageBar::cancelled, &session_.opening(), &Opening::cancel);
     connect(
         dock_, &KeysDock::devicesAsked, this, [this](QWidget* near) { devices_->openAbove(near); });
-    connect(&session_, &Session::fileOpened, this, &RecentFiles::add);
+    connect(&session_.opening(), &Opening::opened, this, &RecentFiles::add);
     connect(dock_, &KeysDock::keepAsked, this, &MainWindow::keepPlayed);
     connect(&ticker_, &QTimer::timeout, this, &MainWindow::tick);
     ticker_.start(33);
@@ -125,7 +126,7 @@ void MainWindow::refreshTakes()
                 : noPitch                                          ? tr("no clear pitch")
                 : !take.loop.on && take.facts->loopChoices.empty() ? tr("no loop yet")
                                                                    : QString(),
-            session_.peaksOf(&take), take.kept});
+            session_.pictures().peaksOf(&take), take.kept});
     }
     const Take* shown = session_.take();
     takes_->setRows(std::move(rows), shown != nullptr ? shown->id : 0);
@@ -136,7 +137,8 @@ void MainWindow::showTreating(double share)
     // Short takes are treated before a bar could be read.
     constexpr double longSeconds = 60.0;
     const Take* take = session_.take();
-    if (take == nullptr || session_.opening() || take->recording->audio->seconds() < longSeconds)
+    if (take == nullptr || session_.opening().busy()
+        || take->recording->audio->seconds() < longSeconds)
         return;
     if (share == 0.0)
         messages_->showProgress(tr("Treating the recording…"));
@@ -148,8 +150,8 @@ void MainWindow::fillRecent()
     recent_->clear();
     for (const auto& path : RecentFiles::list()) {
         const QFileInfo info(path);
-        auto* action =
-            recent_->addAction(info.fileName(), this, [this, path] { session_.open(path); });
+        auto* action = recent_->addAction(
+            info.fileName(), this, [this, path] { session_.opening().open(path); });
         action->setToolTip(path);
         action->setEnabled(info.exists());
     }
@@ -180,7 +182,7 @@ void MainWindow::offerLeft(std::shared_ptr<const LeftBehind> left)
               .arg(name)
               .arg(documents.size() - 1);
     offer.action = tr("Open");
-    offer.take = [this, left] { session_.recover(left); };
+    offer.take = [this, left] { session_.saving().recover(left); };
     offer.refusal = tr("Throw away");
     offer.refuse = [left] { discard(*left); };
     offers_->add(std::move(offer));
@@ -192,10 +194,10 @@ void MainWindow::offerUnfinished()
     for (const auto& path : RecentFiles::list())
         folders << QFileInfo(path).absolutePath();
     folders.removeDuplicates();
-    session_.sweep(folders);
-    for (auto& left : leftBehind(Session::recoveryFolder()))
+    session_.saving().sweep(folders);
+    for (auto& left : leftBehind(Saving::recoveryFolder()))
         offerLeft(std::make_shared<const LeftBehind>(std::move(left)));
-    const auto found = unfinishedRecordings(Session::recordingsFolder());
+    const auto found = unfinishedRecordings(Opening::recordingsFolder());
     if (found.empty())
         return;
     Offer offer;
@@ -208,7 +210,7 @@ void MainWindow::offerUnfinished()
         QStringList paths;
         for (const auto& path : found)
             paths << QString::fromStdString(finishRecording(path).string());
-        session_.addFiles(paths);
+        session_.opening().addFiles(paths);
     };
     offers_->add(std::move(offer));
 }
@@ -216,7 +218,7 @@ void MainWindow::offerUnfinished()
 void MainWindow::openFiles(const QStringList& paths)
 {
     if (paths.size() == 1) {
-        session_.open(paths.front());
+        session_.opening().open(paths.front());
         return;
     }
     // An instrument is no take: the first one is opened, and what else was named joins it.
@@ -225,12 +227,12 @@ void MainWindow::openFiles(const QStringList& paths)
         return kind && *kind != FileKind::wav;
     });
     if (instrument == paths.end()) {
-        session_.addFiles(paths);
+        session_.opening().addFiles(paths);
         return;
     }
     QStringList others = paths;
     others.removeAt(instrument - paths.begin());
-    session_.open(*instrument, others);
+    session_.opening().open(*instrument, others);
 }
 
 void MainWindow::goTo(Stop stop)
@@ -290,7 +292,8 @@ void MainWindow::refresh()
     std::vector<Reading> readings;
     for (const auto stop : allStops)
         readings.push_back(readingOf(stop, session_.instrument(), take, session_.naming(),
-            {session_.seam(), session_.splitProposal() ? 1 : session_.notesInside()}));
+            {session_.looping().seam(),
+                session_.splitting().proposal() ? 1 : session_.splitting().notesInside()}));
     if (take != nullptr)
         readings.back().text =
             session_.history().isSaved() && !session_.path().isEmpty() ? "saved" : "not saved yet";
@@ -325,14 +328,14 @@ void MainWindow::openDialog()
     const auto path = QFileDialog::getOpenFileName(
         this, tr("Open a recording or an instrument"), QString(), soundAndInstrumentFilter());
     if (!path.isEmpty())
-        session_.open(path);
+        session_.opening().open(path);
 }
 
 bool MainWindow::save()
 {
     if (session_.path().isEmpty())
         return saveAs();
-    session_.save(session_.path());
+    session_.saving().save(session_.path());
     return true;
 }
 
@@ -341,7 +344,7 @@ bool MainWindow::saveAs()
     const auto path = askForFile(QString::fromStdString(session_.instrument().name));
     if (path.isEmpty())
         return false;
-    session_.save(path);
+    session_.saving().save(path);
     return true;
 }
 
@@ -399,9 +402,9 @@ void MainWindow::dropEvent(QDropEvent* event)
     if (folder && paths.isEmpty())
         session_.say(tr("There is no sound file in that folder."));
     else if (paths.size() > 1 || onList || folder)
-        session_.addFiles(paths);
+        session_.opening().addFiles(paths);
     else
-        session_.open(paths.front());
+        session_.opening().open(paths.front());
 }
 
 bool MainWindow::mayDiscard()
@@ -428,7 +431,7 @@ bool MainWindow::maySkip(const History::Unsaved& document)
         return pressed == discard;
     const auto path =
         document.file.empty() ? askForFile(name) : QString::fromStdString(document.file);
-    return !path.isEmpty() && session_.saveNow(document, path);
+    return !path.isEmpty() && session_.saving().saveNow(document, path);
 }
 
 void MainWindow::closeEvent(QCloseEvent* event)

@@ -82,7 +82,7 @@ void MainWindow::buildHead(QVBoxLayout* column)
     connect(path_, &PathBar::chosen, this, &MainWindow::goTo);
     connect(path_, &PathBar::concernChosen, this, [this](Stop stop) {
         if (stop == Stop::sound)
-            session_.showNotesInside();
+            session_.splitting().showNotesInside();
     });
     connect(undo_, &QToolButton::clicked, this, [this] { session_.undo(); });
     connect(redo_, &QToolButton::clicked, this, [this] { session_.redo(); });
@@ -157,7 +157,7 @@ void MainWindow::buildActions()
     add(tr("New instrument"), QKeySequence::New, [this] { session_.clear(); });
     add(tr("Open…"), QKeySequence::Open, [this] { openDialog(); });
     add(tr("Add takes…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_O), [this] {
-        session_.addFiles(QFileDialog::getOpenFileNames(
+        session_.opening().addFiles(QFileDialog::getOpenFileNames(
             this, tr("Add recordings as takes"), QString(), soundFilter()));
     });
     recent_ = menu->addMenu(tr("Recent"));

@@ -182,7 +182,7 @@ void ExportStop::writeTicked()
     using Results = std::vector<std::pair<std::size_t, Result<Written>>>;
     const auto version = session().version();
     session().background().run(
-        "write", Background::Running::finish,
+        JobKind::exportFiles, Background::Running::finish,
         [document = version.value, wishes](const Progress&) {
             Results results;
             for (const auto& wish : wishes)
@@ -193,7 +193,7 @@ void ExportStop::writeTicked()
             for (const auto& [index, result] : results) {
                 report(rows_[index], result);
                 if (result && rows_[index].kind == FileKind::project)
-                    session().wasWritten(
+                    session().saving().wasWritten(
                         version, QString::fromStdString(result->files.front().string()));
             }
             write_->setEnabled(true);
@@ -237,7 +237,7 @@ void ExportStop::refresh()
         row.lost->setStyleSheet(QStringLiteral("color: %1").arg(Theme::tokens().coral.name()));
         row.lost->setVisible(has && !lost.isEmpty());
     }
-    if (!session().background().busy("write"))
+    if (!session().background().busy(JobKind::exportFiles))
         write_->setEnabled(has && any);
     save_->setEnabled(has);
     summary_->setText(has

@@ -107,7 +107,7 @@ void LoopStop::connectFields()
             // It can turn only where the wave runs backward as it ran forward.
             Loop like = take->loop;
             like.mode = LoopMode::alternating;
-            session().loopAround(take->loop.span, like, tr("Change way of looping"));
+            session().looping().loopAround(take->loop.span, like, tr("Change way of looping"));
             return;
         }
         session().editTake(tr("Change way of looping"), [&](Take& t) {
@@ -125,7 +125,7 @@ void LoopStop::connectButtons()
         const Take* t = session().take();
         // A loop that was never placed has to be found first.
         if (wanted && t != nullptr && t->loop.span.length() < shortestLoop) {
-            session().findLoops();
+            session().looping().find();
             return;
         }
         session().editTake(wanted ? tr("Loop on") : tr("Loop off"), [&](Take& x) {
@@ -134,10 +134,10 @@ void LoopStop::connectButtons()
                 x.loop.mode = LoopMode::forward;
         });
     });
-    connect(find_, &QPushButton::clicked, this, [this] { session().findLoops(); });
+    connect(find_, &QPushButton::clicked, this, [this] { session().looping().find(); });
     connect(copy_, &QPushButton::clicked, this, [this] { showCopyMenu(); });
     connect(remedy_, &QPushButton::clicked, this, [this] {
-        if (const auto* remedy = session().remedy())
+        if (const auto* remedy = session().looping().remedy())
             session().editTake(QString::fromStdString(remedy->name),
                 [loop = remedy->result.loop](Take& t) { t.loop = loop; });
     });
@@ -148,7 +148,7 @@ void LoopStop::connectButtons()
         });
     });
     connect(tone_, &QPushButton::clicked, this, [this] {
-        const auto tone = session().loopTone();
+        const auto tone = session().looping().tone();
         if (const auto own = tone ? tuningByTone(*session().take(), *tone) : std::nullopt)
             session().editTake(tr("Tune to the loop"), [&](Take& t) { t.tuning = *own; });
     });
@@ -160,7 +160,8 @@ void LoopStop::showCopyMenu()
     menu->setAttribute(Qt::WA_DeleteOnClose);
     menu->setToolTipsVisible(true);
     const auto add = [&](const QString& text, const QString& tip, LoopCopy how, bool stagger) {
-        menu->addAction(text, this, [this, how, stagger] { session().copyLoop(how, stagger); })
+        menu->addAction(
+                text, this, [this, how, stagger] { session().looping().copyToAll(how, stagger); })
             ->setToolTip(tip);
     };
     add(tr("At the same times"), tr("For takes that were performed alike"), LoopCopy::sameTimes,
@@ -194,7 +195,7 @@ void LoopStop::showSeam(const Take& take)
                 : tr("No loop was found: it %1.").arg(typeset(take.facts->loopMessage)));
         return;
     }
-    const auto& measured = session().seam();
+    const auto& measured = session().looping().seam();
     if (!measured || !(measured->loop == take.loop))
         return;
     const bool good = seamVerdict(measured->cost) == SeamVerdict::seamless;
@@ -213,12 +214,12 @@ void LoopStop::showSeam(const Take& take)
 /// Buttons that are there only while there is something to offer.
 void LoopStop::showOffers(const Take& take)
 {
-    const auto* remedy = take.loop.repeats() ? session().remedy() : nullptr;
+    const auto* remedy = take.loop.repeats() ? session().looping().remedy() : nullptr;
     remedy_->setVisible(remedy != nullptr);
     if (remedy != nullptr)
         remedy_->setText(QString::fromStdString(remedy->name));
     fit_->setVisible(wantsFitting(take));
-    const auto tone = session().loopTone();
+    const auto tone = session().looping().tone();
     const auto own = tone ? tuningByTone(take, *tone) : std::nullopt;
     tone_->setVisible(own.has_value());
     if (own)

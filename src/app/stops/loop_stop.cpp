@@ -59,7 +59,7 @@ void LoopStop::connectBench()
     });
     connect(map_, &SeamMapView::chosen, this, [this](qint64 start, qint64 end) {
         if (const Take* t = session().take())
-            session().loopAround({Frames{start}, Frames{end}}, t->loop, tr("Loop there"));
+            session().looping().loopAround({Frames{start}, Frames{end}}, t->loop, tr("Loop there"));
     });
     connect(seam_, &SeamView::shifted, this, &LoopStop::shiftEnd);
     connect(seam_, &SeamView::shiftCancelled, this, [this] { abandonGesture(); });
@@ -233,10 +233,10 @@ void LoopStop::refresh()
         candidates_->setCandidates(nullptr, {}, {});
         return;
     }
-    candidates_->setCandidates(session().peaks(), take->facts->loopChoices, take->loop);
+    candidates_->setCandidates(session().pictures().peaks(), take->facts->loopChoices, take->loop);
     if (isVisible())
-        session().drawSeamMap();
-    map_->setMap(session().seamMap(), take->rate());
+        session().looping().drawMap();
+    map_->setMap(session().looping().map(), take->rate());
     map_->setLoops(take->loop, take->facts->loopChoices);
     showCloseUp(*take);
     refreshHandles(*take);

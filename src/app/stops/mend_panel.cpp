@@ -95,22 +95,22 @@ void MendPanel::buildTone(FieldColumn* part)
     connect(alone_, &QPushButton::clicked, this,
         [this](bool on) { changeTone([on](RemoveTone& r) { r.alone = on; }, true); });
     connect(keep_, &QPushButton::clicked, this, [this] {
-        auto list = session_.treatments();
+        auto list = session_.treating().list();
         std::erase_if(
             list, [](const Treatment& t) { return std::holds_alternative<RemoveTone>(t.what); });
         marked_.reset();
-        session_.setTreatments(tr("Leave the tone in"), std::move(list));
+        session_.treating().set(tr("Leave the tone in"), std::move(list));
     });
 }
 
 const Straighten* MendPanel::straightening() const
 {
-    return find<Straighten>(session_.treatments());
+    return find<Straighten>(session_.treating().list());
 }
 
 const RemoveTone* MendPanel::removing() const
 {
-    return find<RemoveTone>(session_.treatments());
+    return find<RemoveTone>(session_.treating().list());
 }
 
 void MendPanel::changeStraighten(const std::function<void(Straighten&)>& how, bool first)
@@ -123,11 +123,11 @@ void MendPanel::changeStraighten(const std::function<void(Straighten&)>& how, bo
     Straighten none;
     none.drift = 0.0;
     const auto fresh = std::get<Straighten>(treatmentsFor(*take, {{none, true}}).front().what);
-    auto list = session_.treatments();
+    auto list = session_.treating().list();
     change(list, fresh, how, [](const Straighten& s) {
         return s.drift == 0.0 && s.vibrato == 0.0 && s.to == Straighten::To::centre;
     });
-    session_.setTreatments(tr("Straighten"), std::move(list), gesture_);
+    session_.treating().set(tr("Straighten"), std::move(list), gesture_);
 }
 
 void MendPanel::changeTone(const std::function<void(RemoveTone&)>& how, bool first)
@@ -137,9 +137,9 @@ void MendPanel::changeTone(const std::function<void(RemoveTone&)>& how, bool fir
         return;
     if (first)
         gesture_ = session_.newGesture();
-    auto list = session_.treatments();
+    auto list = session_.treating().list();
     change(list, RemoveTone{}, how, [](const RemoveTone&) { return false; });
-    session_.setTreatments(tr("Change removed tone"), std::move(list), gesture_);
+    session_.treating().set(tr("Change removed tone"), std::move(list), gesture_);
 }
 
 void MendPanel::removeTone()
@@ -153,9 +153,9 @@ void MendPanel::removeTone()
             tr("Click the tone in the spectrum first: every peak there can be marked."), false);
         return;
     }
-    auto list = session_.treatments();
+    auto list = session_.treating().list();
     list.push_back({RemoveTone{*hz, false, false, keptInRecording(*take)}, true});
-    session_.setTreatments(tr("Remove tone"), std::move(list));
+    session_.treating().set(tr("Remove tone"), std::move(list));
 }
 
 void MendPanel::mark(double hz)

@@ -248,8 +248,9 @@ void PitchStop::showVerdict(const Take& take)
 void PitchStop::showForeign(const Take& take)
 {
     const auto hz = mend_->tone();
-    const bool removed = std::any_of(session().treatments().begin(), session().treatments().end(),
-        [](const Treatment& t) { return t.on && std::holds_alternative<RemoveTone>(t.what); });
+    const bool removed =
+        std::any_of(session().treating().list().begin(), session().treating().list().end(),
+            [](const Treatment& t) { return t.on && std::holds_alternative<RemoveTone>(t.what); });
     const auto proposed = foreignTone(take.facts->pitch);
     spectrum_->setForeign(hz,
         !hz                  ? QString()
@@ -264,13 +265,14 @@ void PitchStop::showTake(const Take& take)
     const double midi = take.tuning.soundingMidi();
     const double offset = Tuning::offset(take.tuning.a4);
     const auto hz = hzOf(midi);
-    const auto* line = session().pitchLine() ? &*session().pitchLine() : nullptr;
+    const auto* line =
+        session().pictures().pitchLine() ? &*session().pictures().pitchLine() : nullptr;
     line_->setOffset(offset);
     line_->setPitch(line, midi, double(take.kept.length()) / take.rate(), naming);
     const bool wanders = take.facts->pitch.wanders();
     line_->setSteady(wanders ? take.facts->pitch.movement->steadyStart : 0.0,
         wanders ? take.facts->pitch.movement->steadyEnd : 0.0);
-    spectrum_->setSpectrum(session().spectrum(), hz.value, take.facts->pitch.stretch,
+    spectrum_->setSpectrum(session().pictures().spectrum(), hz.value, take.facts->pitch.stretch,
         typeset(noteName(nearestKey(midi - offset).key, naming)));
     spectrum_->setPartials(take.facts->pitch.partials,
         take.facts->pitch.kind == SoundKind::inharmonic, naming, Hz{take.tuning.a4});

@@ -250,7 +250,7 @@ void RecordPanel::toggle()
         return;
     }
     recorder->forgetClip();
-    if (const auto started = recorder->start(Session::recordingsFolder(), settings()); !started)
+    if (const auto started = recorder->start(Opening::recordingsFolder(), settings()); !started)
         session_.say(QString::fromStdString(started.error().sentence()));
     tick();
 }
@@ -263,7 +263,7 @@ void RecordPanel::collect(const std::optional<Recorder::Recorded>& recorded)
     }
     if (!recorded->trouble.empty())
         session_.say(QString::fromStdString(recorded->trouble));
-    session_.addFiles({QString::fromStdString(recorded->path.string())});
+    session_.opening().addFiles({QString::fromStdString(recorded->path.string())});
 }
 
 void RecordPanel::tick()

@@ -181,7 +181,7 @@ void ShapeStop::refresh()
 {
     const Layer& layer = session().layer();
     const Envelope& e = layer.envelope;
-    picture_->setNote(session().peaks(), session().take(), e);
+    picture_->setNote(session().pictures().peaks(), session().take(), e);
     delay_->setValue(e.delay);
     attack_->setValue(e.attack);
     hold_->setValue(e.hold);

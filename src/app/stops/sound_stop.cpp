@@ -157,7 +157,7 @@ void SoundStop::askedStretch(qint64 frame)
     const Take* take = session().take();
     if (take == nullptr)
         return;
-    if (session().splitProposal()) {
+    if (session().splitting().proposal()) {
         split_->switchPiece(frame);
         return;
     }
@@ -192,7 +192,7 @@ void SoundStop::paintFades(QPainter& painter, const WaveGeometry& g)
 void SoundStop::showReadings(const Take& take)
 {
     length_->setText(typeset(formatSeconds(double(take.kept.length()) / take.rate())));
-    if (const auto peaks = session().peaks()) {
+    if (const auto peaks = session().pictures().peaks()) {
         float top = 0.0f;
         for (std::size_t c = 0; c < take.audio().channelCount(); ++c) {
             const auto e = peaks->extent(c, take.kept);
@@ -204,8 +204,9 @@ void SoundStop::showReadings(const Take& take)
         level_->setStyleSheet(
             over ? QStringLiteral("color: %1").arg(Theme::tokens().coral.name()) : QString());
     }
-    if (session().loudness())
-        loudness_->setText(typeset(formatNumber(session().loudness()->value, 1) + " LUFS"));
+    if (session().pictures().loudness())
+        loudness_->setText(
+            typeset(formatNumber(session().pictures().loudness()->value, 1) + " LUFS"));
     const auto channels = take.recording->audio->channelCount();
     format_->setText((channels == 1          ? tr("mono")
                              : channels == 2 ? tr("stereo")
@@ -270,11 +271,12 @@ void SoundStop::refresh()
     fadeInShape_->setIndex(int(take.fades.inShape));
     fadeOutShape_->setIndex(int(take.fades.outShape));
     showReadings(take);
-    wave()->setHandles(
-        session().splitProposal() ? split_->handles([this](const QString& name, double frame) {
-            return tr("%1 %2").arg(name, QString::fromStdString(formatPosition(frame / rate())));
-        })
-                                  : keptHandles(take));
+    wave()->setHandles(session().splitting().proposal()
+            ? split_->handles([this](const QString& name, double frame) {
+                  return tr("%1 %2").arg(
+                      name, QString::fromStdString(formatPosition(frame / rate())));
+              })
+            : keptHandles(take));
 }
 
 } // namespace puretone::app

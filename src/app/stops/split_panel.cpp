@@ -25,13 +25,13 @@ SplitPanel::SplitPanel(Session& session, WaveView* wave, QWidget* parent)
     buildRow(parent);
     connect(findNotes_, &QPushButton::clicked, this, &SplitPanel::ask);
     connect(makeTakes_, &QPushButton::clicked, this, [this] {
-        session_.makeSplit(namedBy_->index() == 1 ? std::optional(series_) : std::nullopt);
+        session_.splitting().make(namedBy_->index() == 1 ? std::optional(series_) : std::nullopt);
     });
     connect(forget_, &QPushButton::clicked, this, [this] {
         options_ = {};
-        session_.keepAsOne();
+        session_.splitting().keepAsOne();
     });
-    connect(show_, &QPushButton::clicked, &session_, &Session::showNotesInside);
+    connect(show_, &QPushButton::clicked, &session_.splitting(), &Splitting::showNotesInside);
     connect(quietLine_, &ValueField::edited, this, [this](double level, bool) {
         options_.quietLineDb = level;
         ask();
@@ -105,12 +105,12 @@ void SplitPanel::buildRow(QWidget* parent)
 void SplitPanel::ask()
 {
     shortest_->setValue(options_.shortestSeconds);
-    session_.proposeSplit(options_);
+    session_.splitting().propose(options_);
 }
 
 void SplitPanel::showMenu(qint64 frame, const QPoint& place)
 {
-    const auto split = session_.splitProposal();
+    const auto split = session_.splitting().proposal();
     if (!split)
         return;
     const auto& pieces = split->pieces;
@@ -119,22 +119,23 @@ void SplitPanel::showMenu(qint64 frame, const QPoint& place)
     QMenu menu(row_);
     const auto& audio = session_.take()->audio();
     menu.addAction(here == pieces.end() ? tr("Begin a piece here") : tr("Cut here"), this, [&] {
-        session_.changeSplit(withCut(*split, Frames{frame}, Frames{audio.frames()}, audio.rate));
+        session_.splitting().change(
+            withCut(*split, Frames{frame}, Frames{audio.frames()}, audio.rate));
     });
     if (here != pieces.end()) {
         const auto index = std::size_t(here - pieces.begin());
         auto* join = menu.addAction(tr("Join with the next"), this,
-            [&, index] { session_.changeSplit(withJoined(*split, index)); });
+            [&, index] { session_.splitting().change(withJoined(*split, index)); });
         join->setEnabled(index + 1 < pieces.size());
         menu.addAction(here->sliver ? tr("Take it in") : tr("Leave it out"), this, [&, index] {
             auto changed = *split;
             changed.pieces[index].sliver = !changed.pieces[index].sliver;
-            session_.changeSplit(changed);
+            session_.splitting().change(changed);
         });
         menu.addAction(tr("Remove"), this, [&, index] {
             auto changed = *split;
             changed.pieces.erase(changed.pieces.begin() + std::ptrdiff_t(index));
-            session_.changeSplit(changed);
+            session_.splitting().change(changed);
         });
     }
     menu.exec(place);
@@ -142,7 +143,7 @@ void SplitPanel::showMenu(qint64 frame, const QPoint& place)
 
 void SplitPanel::moveBorder(int id, qint64 frame)
 {
-    auto split = session_.splitProposal();
+    auto split = session_.splitting().proposal();
     const auto index = std::size_t(id - firstBorder) / 2;
     if (!split || index >= split->pieces.size())
         return;
@@ -157,25 +158,25 @@ void SplitPanel::moveBorder(int id, qint64 frame)
         const auto most = index + 1 < pieces.size() ? pieces[index + 1].span.start.value : frames;
         span.end.value = std::clamp<std::int64_t>(frame, span.start.value + shortestTake, most);
     }
-    session_.changeSplit(*split);
+    session_.splitting().change(*split);
 }
 
 void SplitPanel::switchPiece(qint64 frame)
 {
-    auto split = session_.splitProposal();
+    auto split = session_.splitting().proposal();
     if (!split)
         return;
     for (auto& piece : split->pieces)
         if (frame >= piece.span.start.value && frame < piece.span.end.value)
             piece.sliver = !piece.sliver;
-    session_.changeSplit(*split);
+    session_.splitting().change(*split);
 }
 
 std::vector<WaveHandle> SplitPanel::handles(
     const std::function<QString(const QString&, double)>& note)
 {
     std::vector<WaveHandle> handles;
-    const auto& split = session_.splitProposal();
+    const auto& split = session_.splitting().proposal();
     if (!split || 2 * split->pieces.size() > mostBorders)
         return handles;
     const auto& sea = Theme::tokens().sea;
@@ -196,7 +197,7 @@ std::vector<WaveHandle> SplitPanel::handles(
 
 void SplitPanel::paint(QPainter& painter, const WaveGeometry& g)
 {
-    const auto& split = session_.splitProposal();
+    const auto& split = session_.splitting().proposal();
     if (!split)
         return;
     const auto& t = Theme::tokens();
@@ -232,7 +233,7 @@ void SplitPanel::paint(QPainter& painter, const WaveGeometry& g)
 void SplitPanel::refresh()
 {
     const bool has = session_.take() != nullptr;
-    const auto& split = session_.splitProposal();
+    const auto& split = session_.splitting().proposal();
     for (auto* field : {quietLine_, shortest_})
         field->setFieldEnabled(has);
     splitAt_->setFieldEnabled(has);
@@ -242,7 +243,7 @@ void SplitPanel::refresh()
     firstKey_->setValue(series_.firstKey);
     keyStep_->setValue(series_.step);
     findNotes_->setEnabled(has);
-    row_->setVisible(has && (split || session_.notesInside() > 1));
+    row_->setVisible(has && (split || session_.splitting().notesInside() > 1));
     show_->setVisible(!split);
     makeTakes_->setVisible(split.has_value());
     shortest_->setValue(options_.shortestSeconds);
@@ -258,7 +259,7 @@ void SplitPanel::refresh()
 void SplitPanel::showQuestion()
 {
     text_->setText(tr("This recording holds %1 notes. Each can become a take on its own keys.")
-                       .arg(session_.notesInside()));
+                       .arg(session_.splitting().notesInside()));
     forget_->setText(tr("Keep it as one"));
     forget_->setToolTip(tr("It is one take; you are not asked again"));
 }

@@ -210,20 +210,20 @@ void TreatmentPanel::buildFields()
     });
     connect(switch_, &QPushButton::clicked, this, [this] { toggle(chosen_); });
     connect(remove_, &QPushButton::clicked, this, [this] { remove(chosen_); });
-    connect(copy_, &QPushButton::clicked, &session_, &Session::copyTreatments);
+    connect(copy_, &QPushButton::clicked, &session_.treating(), &Treating::copyToAll);
 }
 
 void TreatmentPanel::change(
     const QString& name, const std::function<void(Treatments&)>& how, int gesture)
 {
-    auto list = session_.treatments();
+    auto list = session_.treating().list();
     how(list);
-    session_.setTreatments(name, std::move(list), gesture);
+    session_.treating().set(name, std::move(list), gesture);
 }
 
 void TreatmentPanel::changeChosen(const std::function<void(TreatmentKind&)>& how, bool first)
 {
-    const auto& list = session_.treatments();
+    const auto& list = session_.treating().list();
     if (chosen_ < 0 || chosen_ >= int(list.size()))
         return;
     if (first)
@@ -239,7 +239,7 @@ void TreatmentPanel::add(TreatmentKind what)
     if (take == nullptr)
         return;
     const Treatment treatment = measuredOver({{std::move(what)}}, keptInRecording(*take)).front();
-    chosen_ = int(session_.treatments().size());
+    chosen_ = int(session_.treating().list().size());
     // What has no values needs no fields.
     if (std::holds_alternative<Reverse>(treatment.what)
         || std::holds_alternative<RemoveDc>(treatment.what))
@@ -250,7 +250,7 @@ void TreatmentPanel::add(TreatmentKind what)
 
 void TreatmentPanel::toggle(int index)
 {
-    const auto& list = session_.treatments();
+    const auto& list = session_.treating().list();
     if (index < 0 || index >= int(list.size()))
         return;
     const auto& treatment = list[std::size_t(index)];
@@ -264,7 +264,7 @@ void TreatmentPanel::move(int from, int to)
         chosen_ = to;
     else
         chosen_ = -1;
-    change(tr("Move %1").arg(nameOf(session_.treatments()[std::size_t(from)].what)),
+    change(tr("Move %1").arg(nameOf(session_.treating().list()[std::size_t(from)].what)),
         [from, to](Treatments& list) {
             auto moved = list[std::size_t(from)];
             list.erase(list.begin() + from);
@@ -274,7 +274,7 @@ void TreatmentPanel::move(int from, int to)
 
 void TreatmentPanel::remove(int index)
 {
-    const auto& list = session_.treatments();
+    const auto& list = session_.treating().list();
     if (index < 0 || index >= int(list.size()))
         return;
     chosen_ = -1;
@@ -332,7 +332,7 @@ void TreatmentPanel::showAddMenu(const QPoint& place)
 
 void TreatmentPanel::showChipMenu(int index, const QPoint& place)
 {
-    const auto& list = session_.treatments();
+    const auto& list = session_.treating().list();
     QMenu menu(fields_);
     menu.addAction(list[std::size_t(index)].on ? tr("Switch off") : tr("Switch on"), this,
         [this, index] { toggle(index); });
@@ -343,7 +343,7 @@ void TreatmentPanel::showChipMenu(int index, const QPoint& place)
     menu.addAction(tr("Remove"), this, [this, index] { remove(index); });
     menu.addSeparator();
     auto* all = menu.addAction(
-        tr("Treat all takes alike"), &session_, [this] { session_.copyTreatments(); });
+        tr("Treat all takes alike"), &session_, [this] { session_.treating().copyToAll(); });
     all->setEnabled(session_.instrument().takes.size() > 1);
     menu.exec(place);
 }
@@ -351,7 +351,7 @@ void TreatmentPanel::showChipMenu(int index, const QPoint& place)
 void TreatmentPanel::refresh()
 {
     const Take* take = session_.take();
-    const auto& list = session_.treatments();
+    const auto& list = session_.treating().list();
     if (take == nullptr || take->id != takeShown_ || chosen_ >= int(list.size()))
         chosen_ = -1;
     takeShown_ = take != nullptr ? take->id : 0;
@@ -365,7 +365,7 @@ void TreatmentPanel::refresh()
     const bool filter = has && isFilter(list[std::size_t(chosen_)].what);
     filters_->setVisible(filter);
     if (filter)
-        filters_->setFilters(session_.spectrum(), list, chosen_, take->rate());
+        filters_->setFilters(session_.pictures().spectrum(), list, chosen_, take->rate());
     if (has)
         showValues(list[std::size_t(chosen_)].what);
     copy_->setVisible(session_.instrument().takes.size() > 1);

@@ -163,7 +163,7 @@ void TrialPanel::measure()
         return;
     measured_ = wanted;
     session_.background().run(
-        "beating", Background::Running::finish,
+        JobKind::beating, Background::Running::finish,
         [wanted](const Progress&) {
             return measureBeating(mixToMono(*wanted.audio, wanted.kept), wanted.audio->rate,
                 wanted.toneHz, wanted.harmonics);

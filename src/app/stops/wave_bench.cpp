@@ -31,7 +31,7 @@ bool WaveBench::showSound()
 {
     const Take* take = session().take();
     const bool has = take != nullptr;
-    const auto coming = session().arriving();
+    const auto coming = session().opening().arriving();
     if (coming.get() != arriving_->watched())
         arriving_->watch(coming);
     arriving_->setVisible(coming != nullptr);
@@ -44,8 +44,8 @@ bool WaveBench::showSound()
                "One sound is enough: a sung note, a bell, a bottle."));
         return false;
     }
-    strip_->setSound(session().peaks(), take->kept);
-    wave_->setSound(session().peaks(), take->kept, take->recording.pointer().get());
+    strip_->setSound(session().pictures().peaks(), take->kept);
+    wave_->setSound(session().pictures().peaks(), take->kept, take->recording.pointer().get());
     const auto period = take->period();
     wave_->setPeriod(period ? *period * take->rate() : 0.0);
     return true;

@@ -1,0 +1,63 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/session/arriving.h"
+#include "app/session/background.h"
+#include "formats/instrument_file.h"
+
+#include <QStringList>
+#include <QTimer>
+
+namespace puretone::app {
+
+class Session;
+
+/// Files that become a document, or takes of it.
+class Opening : public QObject {
+    Q_OBJECT
+
+public:
+    explicit Opening(Session& session);
+    ~Opening() override;
+
+    /// Opens an instrument file or a sound file, in the background; failures become messages.
+    /// @param joining Sound files that join it as takes once it is open.
+    void open(const QString& path, const QStringList& joining = {});
+    /// Opens sound files on all cores and adds each as a take as soon as it is ready, in the order
+    /// given; the bad ones are listed at the end.
+    void addFiles(const QStringList& paths);
+    void cancel();
+    bool busy() const;
+    /// Whether the document grows by files that are being listened to.
+    bool addingMany() const;
+    /// The picture of a file that takes longer than a moment to read; null otherwise.
+    std::shared_ptr<const Arriving> arriving() const
+    {
+        return busy() && showArriving_ ? arriving_ : nullptr;
+    }
+    static std::filesystem::path dataFolder();
+    /// Where recordings are kept; they stay there after they have become takes.
+    static std::filesystem::path recordingsFolder();
+
+signals:
+    void changed(); ///< Whether it is busy.
+    void progressed(double share);
+    void opened(const QString& path); ///< For the list of recent files.
+
+private:
+    void adopt(const QString& path, const Result<Instrument>& result);
+    struct Adding;
+    void progress(const JobKey& key, double share);
+    void listenToNext(std::size_t count);
+    void takeReady(std::size_t index, const Result<Take>& made, const QString& path);
+    void addReady();
+    void finishAdding();
+
+    Session& session_;
+    std::shared_ptr<Adding> adding_;
+    std::shared_ptr<Arriving> arriving_;
+    bool showArriving_ = false; ///< Short files are there before anything could be seen.
+    QTimer arrivingSoon_;
+};
+
+} // namespace puretone::app
