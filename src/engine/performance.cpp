@@ -116,22 +116,25 @@ void Performance::choke(int group) noexcept
             giveUp(voice, chokeSeconds);
 }
 
-/// The oldest voices of a layer go until one more is allowed.
+/// The oldest notes of a layer go until one more is allowed; a note may be several voices.
 void Performance::makeRoom(std::uint32_t layer, int limit) noexcept
 {
-    while (limit < Layer::mostVoices) {
-        int count = 0;
-        Voice* oldest = nullptr;
-        for (auto& voice : playing_)
-            if (plays(voice, layer)) {
-                ++count;
-                if (oldest == nullptr || voice.age() < oldest->age())
-                    oldest = &voice;
-            }
-        if (count < limit)
-            return;
-        giveUp(*oldest, stealSeconds);
-    }
+    if (limit >= Layer::mostVoices)
+        return;
+    std::array<std::uint64_t, voices> notes{};
+    std::size_t count = 0;
+    for (auto& voice : playing_)
+        if (plays(voice, layer))
+            notes[count++] = voice.event();
+    std::sort(notes.begin(), notes.begin() + std::ptrdiff_t(count));
+    const auto end = std::unique(notes.begin(), notes.begin() + std::ptrdiff_t(count));
+    const auto tooMany = end - notes.begin() - std::ptrdiff_t(limit) + 1;
+    if (tooMany <= 0)
+        return;
+    const auto last = notes[std::size_t(tooMany - 1)];
+    for (auto& voice : playing_)
+        if (plays(voice, layer) && voice.event() <= last)
+            giveUp(voice, stealSeconds);
 }
 
 int Performance::lastHeld() const noexcept
@@ -158,6 +161,15 @@ int Performance::lastHeldIn(std::uint32_t layer) const noexcept
     return last;
 }
 
+/// George Marsaglia's xorshift (2003).
+std::uint32_t Performance::nextRandom() noexcept
+{
+    random_ ^= random_ << 13U;
+    random_ ^= random_ >> 17U;
+    random_ ^= random_ << 5U;
+    return random_;
+}
+
 /// Of several zones on the same key, the one whose turn it is.
 void Performance::choose(Chosen& chosen, int key) noexcept
 {
@@ -170,12 +182,9 @@ void Performance::choose(Chosen& chosen, int key) noexcept
         index = turn.next % chosen.count;
         turn.next = std::uint8_t((index + 1) % chosen.count);
     } else {
-        // George Marsaglia's xorshift (2003); never the same twice running.
-        random_ ^= random_ << 13U;
-        random_ ^= random_ >> 17U;
-        random_ ^= random_ << 5U;
+        // Never the same twice running.
         const bool again = turn.last < chosen.count;
-        index = random_ % (again ? chosen.count - 1 : chosen.count);
+        index = nextRandom() % (again ? chosen.count - 1 : chosen.count);
         if (again && index >= turn.last)
             ++index;
         turn.last = std::uint8_t(index);
@@ -223,11 +232,16 @@ void Performance::soundLayer(const Chosen& chosen, int key, int velocity, bool o
             start.glideSeconds = layer.glideSeconds;
         }
     }
+    makeRoom(chosen.layer, layer.voices);
     for (std::size_t i = 0; i < chosen.count; ++i) {
-        makeRoom(chosen.layer, layer.voices);
         start.zone = chosen.zones[i];
-        start.age = ++age_;
-        freeVoice()->start(start);
+        for (start.unison = 0; start.unison < layer.unison.voices; ++start.unison) {
+            // Two that begin alike would begin as one.
+            const double share = double(nextRandom() >> 8U) / double(1U << 24U);
+            start.later = start.unison > 0 ? share * start.zone->period : 0.0;
+            start.age = ++age_;
+            freeVoice()->start(start);
+        }
     }
 }
 

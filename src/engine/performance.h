@@ -68,6 +68,7 @@ private:
     ///
     /// @param others Whether other keys are down. @param wanted Whether a layer is to sound now.
     template <class Wanted> void sound(int key, int velocity, bool others, Wanted wanted) noexcept;
+    std::uint32_t nextRandom() noexcept;
     void choose(Chosen& chosen, int key) noexcept;
     void soundLayer(const Chosen& chosen, int key, int velocity, bool others) noexcept;
     bool tie(const Chosen& chosen, int key, bool others) noexcept;

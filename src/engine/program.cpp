@@ -134,14 +134,8 @@ namespace {
 ProgramLayer programLayer(const Layer& layer)
 {
     return {layer.id, layer.when, layer.sameKeys, layer.chokeGroup, layer.voices, layer.notes,
-        layer.glideSeconds, layer.bendSemitones, layer.follow, layer.touch, layer.envelope,
-        layer.filter, layer.lfo};
-}
-
-/// Gains of a balance: the middle leaves both as they are, a side takes the other one away.
-std::pair<double, double> balance(double pan)
-{
-    return {std::min(1.0, 1.0 - pan), std::min(1.0, 1.0 + pan)};
+        layer.unison, layer.glideSeconds, layer.bendSemitones, layer.follow, layer.touch,
+        layer.envelope, layer.filter, layer.lfo};
 }
 
 /// Everything but what is read.
@@ -153,6 +147,7 @@ ProgramZone programZone(const Layer& layer, std::uint32_t index, const Zone& zon
     made.root = take.tuning.rootKey;
     made.tune =
         (take.tuning.fineCents + zone.tuneCents + layer.fineCents) / 100.0 + 12.0 * layer.octave;
+    made.period = take.rate() / hzOf(take.tuning.soundingMidi()).value;
     const double level = std::pow(10.0, layer.levelDb / 20.0);
     const auto [left, right] = balance(layer.pan);
     const auto [zoneLeft, zoneRight] = balance(zone.pan);
@@ -185,7 +180,7 @@ std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, d
             // The wheel's reach beyond the highest key.
             const double highest = std::max(program->semitones(made, zone.highKey),
                                        program->semitones(made, zone.lowKey))
-                + layer.bendSemitones + layer.lfo.pitchCents / 100.0;
+                + layer.bendSemitones + (layer.lfo.pitchCents + layer.unison.detuneCents) / 100.0;
             const double needed = std::exp2(highest / 12.0) * take.rate() / rate;
             double& most = fastest[{zone.take, layer.when == SoundsWhen::release}];
             most = std::max({most, 1.0, std::min(needed, std::exp2(mostOctaves))});

@@ -54,6 +54,7 @@ struct ProgramLayer {
     int chokeGroup = 0;
     int voices = Layer::mostVoices;
     Notes notes = Notes::many;
+    Unison unison;
     double glideSeconds = 0.0;
     double bendSemitones = 2.0;
     double follow = 1.0;
@@ -68,6 +69,7 @@ struct ProgramZone {
     std::uint32_t layer = 0; ///< Index into Program::layers.
     int root = 60;
     double tune = 0.0; ///< Semitones at the root key above the recorded pitch.
+    double period = 0.0; ///< Of the take as tuned, frames of the recording.
     float left = 1.0f, right = 1.0f; ///< Gains of the layer's level and both places.
     std::shared_ptr<const ZoneSound> sound;
 

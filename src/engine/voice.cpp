@@ -43,11 +43,16 @@ void Voice::start(const VoiceStart& how) noexcept
     event_ = how.event;
     rate_ = how.rate;
     const ZoneSound& sound = *zone_->sound;
+    unison_ = how.unison;
     position_ = sound.start;
     wentRound_ = false;
     letGo_ = false;
     againFrames_ = travelled_ = 0.0;
     fadesToGoAgain_ = false;
+    // Where there is room for it: a loop is entered at its own place.
+    if (how.later > 0.0
+        && position_ + how.later < (sound.loops() ? sound.loopEnd - sound.loopLength : sound.end))
+        position_ += how.later;
     if (how.entry != NoteEntry::beginning && sound.loops()) {
         position_ = sound.loopEnd - sound.loopLength;
         if (how.entry == NoteEntry::beforeJoint) {
@@ -154,7 +159,9 @@ Voice::Gains Voice::wantedGains() const noexcept
     // The square law that SoundFont and SFZ players use: half the velocity is 12 dB less.
     const double touch = std::pow(touchShare_, 2.0 * layer().touch);
     const double gain = touch * zoneGain(zone_->zone, key_, velocity_);
-    return {gain * double(zone_->left), gain * double(zone_->right)};
+    const auto [cents, pan, share] = ofUnison();
+    const auto [left, right] = balance(pan);
+    return {gain * share * left * double(zone_->left), gain * share * right * double(zone_->right)};
 }
 
 /// A level or a place that is turned while the note sounds is there within a few cells.

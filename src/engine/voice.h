@@ -122,7 +122,11 @@ private:
         return std::clamp(ramp_ + rampStep_ * frame, 0.0, 1.0);
     }
     const ProgramLayer& layer() const noexcept { return program_->layerOf(*zone_); }
-    double wantedSemitones() const noexcept { return program_->semitones(*zone_, key_); }
+    UnisonVoice ofUnison() const noexcept { return unisonVoice(layer().unison, unison_); }
+    double wantedSemitones() const noexcept
+    {
+        return program_->semitones(*zone_, key_) + ofUnison().cents / 100.0;
+    }
     /// With the wheel at a place.
     double semitonesAt(double bend) const noexcept
     {
@@ -164,6 +168,7 @@ private:
     std::uint64_t age_ = 0;
     std::uint64_t event_ = 0;
     int velocity_ = 100;
+    int unison_ = 0;
     bool follows_ = false; ///< The gains are on their way to others.
     /// At the cell's first frame and behind its last one.
     double gainLeft_ = 1.0, gainRight_ = 1.0, gainLeftTo_ = 1.0, gainRightTo_ = 1.0;
@@ -193,6 +198,8 @@ struct VoiceStart {
     int at = 0; ///< Frame of the cell. The rest of the cell is read at once, unless it is 0.
     double glideSemitones = 0.0; ///< It begins so far from its pitch,
     double glideSeconds = 0.0; ///< and takes so long to reach it.
+    int unison = 0; ///< Which one of those that sound the note.
+    double later = 0.0; ///< Frames of the recording behind its start.
 };
 
 } // namespace puretone

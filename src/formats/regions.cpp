@@ -13,12 +13,15 @@ bool sameTouch(const Zone& a, const Zone& b)
         && a.highVelocity == b.highVelocity;
 }
 
-/// Level and place of two balances, one behind the other.
-void placeRegion(Region& region, const Layer& layer)
+/// Level and place of three balances, one behind the other.
+void placeRegion(Region& region, const Layer& layer, const UnisonVoice& voice)
 {
-    const auto side = [](double pan, double sign) { return std::min(1.0, 1.0 + sign * pan); };
-    const double left = side(layer.pan, -1.0) * side(region.zone.pan, -1.0);
-    const double right = side(layer.pan, 1.0) * side(region.zone.pan, 1.0);
+    double left = voice.gain, right = voice.gain;
+    for (const double pan : {layer.pan, region.zone.pan, voice.pan}) {
+        const auto sides = balance(pan);
+        left *= sides.left;
+        right *= sides.right;
+    }
     const double loud = std::max({left, right, 1e-3});
     region.levelDb = layer.levelDb + region.zone.levelDb + 20.0 * std::log10(loud);
     region.pan = (right - left) / loud;
@@ -36,6 +39,14 @@ void placeTurn(Region& region, const Layer& layer)
                 region.turn = region.turns;
             ++region.turns;
         }
+}
+
+/// Voices of unison are written as regions side by side; where regions take turns or make room for
+/// each other, that would be another sound.
+bool doubles(const Layer& layer)
+{
+    return layer.unison.voices > 1 && layer.sameKeys == SameKeys::together
+        && layer.notes == Notes::many && layer.voices == Layer::mostVoices;
 }
 
 bool carries(FileKind kind, const Layer& layer)
@@ -74,10 +85,21 @@ std::vector<std::string> lossesOfSoundFont(const Instrument& instrument)
         || anyZone(instrument, [](const Zone& z) { return z.levelDb != 0.0; }))
         losses.emplace_back(
             "Levels are written below the loudest one, which is played as recorded.");
-    if (any(instrument, [](const Layer& l) { return l.filter.kind != FilterKind::off; }))
-        losses.emplace_back("The filter is not written.");
+    const auto filtered = [&](auto which) {
+        return any(instrument,
+            [&](const Layer& l) { return l.filter.kind != FilterKind::off && which(l.filter); });
+    };
+    if (filtered([](const Filter& f) { return f.kind != FilterKind::low; }))
+        losses.emplace_back("Only filters that let lows through are written.");
+    if (filtered([](const Filter& f) { return f.kind == FilterKind::low && f.steep; }))
+        losses.emplace_back("Filters fall by 12 dB per octave.");
+    if (filtered([](const Filter& f) { return f.follow != 0.0 || f.touchOctaves != 0.0; }))
+        losses.emplace_back("Keys and touch do not move the filter's cutoff.");
+    if (filtered([](const Filter& f) { return f.envelopeOctaves != 0.0; }))
+        losses.emplace_back("The filter's sweep falls evenly, not as it does here.");
     if (any(instrument, [](const Layer& l) { return l.lfo.moves(); }))
-        losses.emplace_back("The slow wave is not written.");
+        losses.emplace_back(
+            "The slow wave becomes a triangle, and is there from the beginning of each note.");
     if (any(instrument, [](const Layer& l) { return l.touch != 1.0; }))
         losses.emplace_back("Touch makes louder as the player of the file does it.");
     if (anyZone(instrument, fades))
@@ -126,10 +148,16 @@ std::vector<Region> flatten(const Instrument& instrument, FileKind kind, bool pr
             region.rootKey = tuning.rootKey;
             region.tuneCents =
                 tuning.fineCents + zone.tuneCents + layer.fineCents + 1200.0 * layer.octave;
-            placeRegion(region, layer);
             placeTurn(region, layer);
-            if (kind != FileKind::sf2 || region.turn == 0)
-                regions.push_back(std::move(region));
+            if (kind == FileKind::sf2 && region.turn > 0)
+                continue;
+            const double cents = region.tuneCents;
+            for (int i = 0; i < (doubles(layer) ? layer.unison.voices : 1); ++i) {
+                const auto voice = doubles(layer) ? unisonVoice(layer.unison, i) : UnisonVoice{};
+                region.tuneCents = cents + voice.cents;
+                placeRegion(region, layer, voice);
+                regions.push_back(region);
+            }
         }
     }
     return regions;
@@ -152,6 +180,9 @@ std::vector<std::string> lossesOf(const Instrument& instrument, FileKind kind)
                                    : losses;
     if (kind == FileKind::wav)
         return losses;
+    if (any(instrument, [](const Layer& l) { return l.unison.voices > 1 && !doubles(l); }))
+        losses.emplace_back(
+            "Unison is not written where sounds take turns or make room for each other.");
     if (any(instrument, [](const Layer& l) {
             return l.notes == Notes::tied || (l.notes == Notes::one && l.glideSeconds > 0.0);
         }))

@@ -8,8 +8,8 @@
 
 namespace puretone {
 
-/// A zone of a layer with all that other formats say of it in one place: what writers write, and
-/// what the check compares with what was read back.
+/// A zone of a layer, or one of its voices in unison, with all that other formats say of it in one
+/// place: what writers write, and what the check compares with what was read back.
 struct Region {
     const Take* take = nullptr; ///< Of the instrument, which must outlive this.
     const Layer* layer = nullptr;

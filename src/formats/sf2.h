@@ -9,7 +9,21 @@ namespace puretone::sf2 {
 
 /// Section 8.1.2.
 enum Generator : unsigned {
+    vibLfoToPitch = 6,
+    initialFilterFc = 8,
+    initialFilterQ = 9,
+    modLfoToFilterFc = 10,
+    modEnvToFilterFc = 11,
+    modLfoToVolume = 13,
     pan = 17,
+    freqModLfo = 22,
+    freqVibLfo = 24,
+    delayModEnv = 25,
+    attackModEnv = 26,
+    holdModEnv = 27,
+    decayModEnv = 28,
+    sustainModEnv = 29,
+    releaseModEnv = 30,
     initialAttenuation = 48,
     delayVolEnv = 33,
     attackVolEnv = 34,

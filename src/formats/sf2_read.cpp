@@ -2,16 +2,13 @@
 #include "audio/riff.h"
 #include "formats/formats.h"
 #include "formats/sf2.h"
-
-#include <map>
+#include "formats/sf2_movement.h"
 
 namespace puretone {
 
 using namespace sf2;
 
 namespace {
-
-using Amounts = std::map<unsigned, int>; ///< Generator to amount, as signed 16 bits.
 
 struct Header {
     std::size_t start, end, loopStart, loopEnd;
@@ -129,6 +126,18 @@ std::vector<float> readPool(std::span<const std::byte> pool, std::size_t from, s
     return samples;
 }
 
+/// What moves a zone: its own amounts, and what the preset adds to them (section 9.4).
+Amounts together(const Amounts& preset, Amounts zone)
+{
+    for (const auto generator : {initialFilterFc, initialFilterQ, modEnvToFilterFc,
+             modLfoToFilterFc, vibLfoToPitch, modLfoToVolume})
+        if (const auto found = preset.find(generator); found != preset.end()) {
+            const int own = generator == initialFilterFc ? 13500 : 0;
+            zone[generator] = amountIn(zone, generator, own) + found->second;
+        }
+    return zone;
+}
+
 Envelope envelopeIn(const Amounts& zone)
 {
     const auto seconds = [&](Generator g) { return secondsOf(amountIn(zone, g, -12000)); };
@@ -195,6 +204,7 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
     like.follow = amountIn(zone, scaleTuning, 100) / 100.0;
     like.chokeGroup = groups.of(amountIn(zone, exclusiveClass, 0));
     like.envelope = envelopeIn(zone);
+    readMovement(together(preset, zone), like);
     if (mode != LoopMode::forward && endless)
         like.envelope.release = Envelope{}.release;
     take.tuning = tuningOn(root >= 0 && root < 128 ? root : h.key, moved, like);

@@ -2,6 +2,7 @@
 #include "audio/riff.h"
 #include "formats/formats.h"
 #include "formats/sf2.h"
+#include "formats/sf2_movement.h"
 
 #include <map>
 
@@ -143,6 +144,8 @@ void addZone(Articulation& a, const Region& region, int sample, int side, double
         // Keys are counted from this one; the sample's own may be the nearest to its pitch.
         put(overridingRootKey, region.rootKey);
     }
+    for (const auto& [generator, amount] : movementAmounts(layer))
+        put(Generator(generator), amount);
     if (layer.chokeGroup > 0)
         put(exclusiveClass, layer.chokeGroup);
     // A take that ends by itself has no release of its own in this format.

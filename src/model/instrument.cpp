@@ -98,6 +98,15 @@ int duplicateLayer(Instrument& instrument, int layer)
     return copy.id;
 }
 
+UnisonVoice unisonVoice(const Unison& unison, int index) noexcept
+{
+    if (unison.voices < 2)
+        return {};
+    const double at = 2.0 * index / (unison.voices - 1.0) - 1.0;
+    // They go their own ways: their powers add.
+    return {at * unison.detuneCents, at * unison.width, 1.0 / std::sqrt(double(unison.voices))};
+}
+
 double zoneGain(const Zone& zone, int key, int velocity) noexcept
 {
     // Power rises evenly: two zones that fade over the same keys sum to the same power.

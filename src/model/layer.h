@@ -77,6 +77,15 @@ inline bool inZone(const Zone& zone, int key, int velocity)
 /// Gain of a note that plays it, crossovers and level counted: power is shared where zones overlap.
 double zoneGain(const Zone& zone, int key, int velocity) noexcept;
 
+/// Gains of a balance: the middle leaves both as they are, a side takes the other one away.
+struct Balance {
+    double left = 1.0, right = 1.0;
+};
+inline Balance balance(double pan) noexcept
+{
+    return {pan > 0.0 ? 1.0 - pan : 1.0, pan < 0.0 ? 1.0 + pan : 1.0};
+}
+
 /// What makes a layer sound.
 enum class SoundsWhen {
     press, ///< Every key that is pressed.
@@ -99,6 +108,23 @@ enum class Notes {
     tied, ///< The same, and the sounding note goes on: no new attack while a key is held.
 };
 
+/// Several voices for every note, each a little beside the pitch and the place.
+struct Unison {
+    int voices = 1; ///< 1 to 8.
+    double detuneCents = 12.0; ///< Of the outer ones, up and down, 0 to 100.
+    double width = 0.5; ///< How far they stand apart, 0 to 1.
+    static constexpr int most = 8;
+    bool operator==(const Unison&) const = default;
+};
+/// One of its voices.
+struct UnisonVoice {
+    double cents = 0.0;
+    double pan = 0.0; ///< -1 left to 1 right.
+    double gain = 1.0; ///< All together are as loud as one.
+};
+/// @param index 0 to voices - 1, from the lowest and leftmost.
+UnisonVoice unisonVoice(const Unison& unison, int index) noexcept;
+
 /// Zones and how they are played.
 struct Layer {
     int id = 1; ///< Unique in the instrument, above 0.
@@ -116,6 +142,7 @@ struct Layer {
     int chokeGroup = 0; ///< 1 to 16: a note ends all others of its group; 0 for none.
     int voices = mostVoices; ///< Notes at once; the oldest makes room.
     Notes notes = Notes::many;
+    Unison unison;
     double glideSeconds = 0.0; ///< From note to note, where it plays one; 0 to 10.
     double bendSemitones = 2.0; ///< Reach of the pitch wheel, 0 to 24.
     double touch = 1.0; ///< How far touch makes louder: 1 by the square of it, 0 not at all.

@@ -81,6 +81,17 @@ Lfo lfoFrom(const json& j)
         j.value("cutoffOctaves", 0.0), j.value("fadeSeconds", 0.0)};
 }
 
+json unisonJson(const Unison& u)
+{
+    return {{"voices", u.voices}, {"detuneCents", u.detuneCents}, {"width", u.width}};
+}
+Unison unisonFrom(const json& j)
+{
+    const Unison standard;
+    return {whole(j, "voices", standard.voices), j.value("detuneCents", standard.detuneCents),
+        j.value("width", standard.width)};
+}
+
 } // namespace
 
 json envelopeJson(const Envelope& e)
@@ -100,9 +111,10 @@ json layerJson(const Layer& layer)
         {"when", nameIn(whenNames, layer.when)},
         {"sameKeys", nameIn(sameKeysNames, layer.sameKeys)}, {"chokeGroup", layer.chokeGroup},
         {"voices", layer.voices}, {"notes", nameIn(notesNames, layer.notes)},
-        {"glideSeconds", layer.glideSeconds}, {"bendSemitones", layer.bendSemitones},
-        {"touch", layer.touch}, {"envelope", envelopeJson(layer.envelope)},
-        {"filter", filterJson(layer.filter)}, {"lfo", lfoJson(layer.lfo)}};
+        {"unison", unisonJson(layer.unison)}, {"glideSeconds", layer.glideSeconds},
+        {"bendSemitones", layer.bendSemitones}, {"touch", layer.touch},
+        {"envelope", envelopeJson(layer.envelope)}, {"filter", filterJson(layer.filter)},
+        {"lfo", lfoJson(layer.lfo)}};
 }
 
 Layer layerFrom(const json& j)
@@ -127,6 +139,7 @@ Layer layerFrom(const json& j)
     layer.chokeGroup = whole(j, "chokeGroup", 0);
     layer.voices = whole(j, "voices", standard.voices);
     layer.notes = valueIn(notesNames, j.value("notes", "many"));
+    layer.unison = unisonFrom(j.value("unison", json::object()));
     layer.glideSeconds = j.value("glideSeconds", 0.0);
     layer.bendSemitones = j.value("bendSemitones", standard.bendSemitones);
     layer.touch = j.value("touch", 1.0);

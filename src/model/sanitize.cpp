@@ -195,6 +195,10 @@ void sanitize(Layer& layer)
     layer.follow = inRange(layer.follow, 0.0, 2.0, 1.0);
     layer.chokeGroup = std::clamp(layer.chokeGroup, 0, 16);
     layer.voices = std::clamp(layer.voices, 1, Layer::mostVoices);
+    const Unison standard;
+    layer.unison.voices = std::clamp(layer.unison.voices, 1, Unison::most);
+    layer.unison.detuneCents = inRange(layer.unison.detuneCents, 0.0, 100.0, standard.detuneCents);
+    layer.unison.width = inRange(layer.unison.width, 0.0, 1.0, standard.width);
     layer.glideSeconds = inRange(layer.glideSeconds, 0.0, 10.0, 0.0);
     layer.bendSemitones = inRange(layer.bendSemitones, 0.0, 24.0, 2.0);
     layer.touch = inRange(layer.touch, 0.0, 1.0, 1.0);

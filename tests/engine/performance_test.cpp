@@ -218,6 +218,45 @@ TEST_CASE("a layer plays no more notes than it may", "[engine][layers]")
     CHECK_THAT(double(out.at(0.4)), WithinAbs(0.2, 0.001));
 }
 
+TEST_CASE("a note of several voices counts as one, and goes as one", "[engine][layers]")
+{
+    auto instrument = levels({0.1f, 0.1f});
+    instrument.layers[0].voices = 1;
+    const auto out = play(instrument, {on(0.0, 60), on(0.3, 62), off(0.6, 62)});
+    CHECK_THAT(double(out.at(0.2)), WithinAbs(0.2, 0.001));
+    CHECK_THAT(double(out.at(0.5)), WithinAbs(0.2, 0.001));
+    CHECK_THAT(double(out.at(0.8)), WithinAbs(0.0, 0.001));
+}
+
+TEST_CASE("unison: beside the pitch, apart in place, as loud as one", "[engine][layers]")
+{
+    auto instrument = toneOf(57.0);
+    Layer& layer = instrument.layers[0];
+    const auto events = [] { return std::vector<TimedEvent>{on(0.0, 57), off(1.5, 57)}; };
+    const auto level = [](const std::vector<float>& side) {
+        return rmsDb(std::span(side).subspan(9600, 48000));
+    };
+    const auto one = play(instrument, events());
+    // Two, wholly apart: each side is one voice, one of them lower and the other higher.
+    layer.unison = {2, 30.0, 1.0};
+    const auto two = play(instrument, events());
+    const auto keyOf = [](const std::vector<float>& side) {
+        const std::vector<float> heard(side.begin() + 9600, side.begin() + 57600);
+        return analysePitch(heard, rate).midi.value_or(0.0);
+    };
+    CHECK_THAT(keyOf(two.left), WithinAbs(56.7, 0.02));
+    CHECK_THAT(keyOf(two.right), WithinAbs(57.3, 0.02));
+    CHECK_THAT(level(two.left), WithinAbs(level(one.left) - 3.0, 0.2));
+    // Eight in the middle beat, and are as loud as one on the whole.
+    layer.unison = {8, 15.0, 0.0};
+    const auto eight = play(instrument, events());
+    CHECK(eight.left == eight.right);
+    CHECK_THAT(level(eight.left), WithinAbs(level(one.left), 2.5));
+    // They do not begin as one: that would be eight times as loud as it goes on.
+    const auto attack = rmsDb(std::span(eight.left).subspan(960, 960));
+    CHECK_THAT(attack, WithinAbs(rmsDb(std::span(one.left).subspan(960, 960)), 6.0));
+}
+
 TEST_CASE("the pitch follows the keys fully, partly or not at all", "[engine][layers]")
 {
     auto instrument = toneOf(57.0);

@@ -164,7 +164,8 @@ TEST_CASE("levels, follow, octaves and crossovers survive both formats", "[forma
     }
 }
 
-TEST_CASE("SFZ carries filters with their envelope, slow waves and touch; a SoundFont says no",
+TEST_CASE("SFZ carries filters with their envelope, slow waves and touch; a SoundFont says what "
+          "it cannot",
     "[formats][layers][sfz]")
 {
     const TemporaryFolder folder;
@@ -202,10 +203,71 @@ TEST_CASE("SFZ carries filters with their envelope, slow waves and touch; a Soun
         return std::any_of(losses.begin(), losses.end(),
             [&](const std::string& loss) { return loss.find(word) != std::string::npos; });
     };
-    CHECK(says("filter"));
+    CHECK(says("lows through") == (tone.filter.kind != FilterKind::low));
+    CHECK(says("12 dB") == (tone.filter.kind == FilterKind::low && tone.filter.steep));
+    CHECK(says("Keys and touch"));
     CHECK(says("slow wave"));
     CHECK(says("Touch"));
     REQUIRE(writtenAs(instrument, folder / "x.sf2") == "");
+}
+
+TEST_CASE("a SoundFont carries a low-pass with its sweep, and slow waves", "[formats][layers][sf2]")
+{
+    const TemporaryFolder folder;
+    auto instrument = threeLayers(GENERATE(false, true));
+    Layer& tone = instrument.layers[0];
+    tone.filter.kind = FilterKind::low;
+    tone.filter.hz = 640.0;
+    tone.filter.resonance = 0.3;
+    tone.filter.envelopeOctaves = 2.5;
+    tone.filter.envelope = {0.0, 0.02, 0.0, 0.4, -12.0, 0.3};
+    tone.lfo = {4.5, 35.0, 2.0, 0.5, 0.0};
+    REQUIRE(writtenAs(instrument, folder / "x.sf2") == "");
+    const auto again = openInstrument(folder / "x.sf2");
+    REQUIRE(again);
+    const Layer& got = again->layers[0];
+    CHECK(got.filter.kind == FilterKind::low);
+    CHECK(got.filter.hz == Approx(640.0).epsilon(0.001));
+    CHECK(got.filter.resonance == Approx(0.3).margin(0.002));
+    CHECK(got.filter.envelopeOctaves == Approx(2.5).margin(0.001));
+    CHECK(got.filter.envelope.attack == Approx(0.02).epsilon(0.01));
+    CHECK(got.filter.envelope.decay == Approx(0.4).epsilon(0.01));
+    CHECK(got.filter.envelope.sustainDb == Approx(-12.0).margin(0.05));
+    CHECK(got.lfo.hz == Approx(4.5).epsilon(0.001));
+    CHECK(got.lfo.pitchCents == 35.0);
+    CHECK(got.lfo.levelDb == 2.0);
+    CHECK(got.lfo.cutoffOctaves == Approx(0.5).margin(0.001));
+    CHECK(again->layers[1].filter.kind == FilterKind::off);
+    CHECK_FALSE(again->layers[1].lfo.moves());
+    // Written once more it is the same file.
+    REQUIRE(writtenAs(*again, folder / "y.sf2") == "");
+    CHECK(openInstrument(folder / "y.sf2")->layers[0].filter == got.filter);
+}
+
+TEST_CASE("unison is written as voices side by side, or said to be lost", "[formats][layers]")
+{
+    const TemporaryFolder folder;
+    auto instrument = threeLayers();
+    instrument.layers.resize(1);
+    Layer& layer = instrument.layers[0];
+    layer.unison = {3, 20.0, 0.8};
+    CHECK(flatten(instrument, FileKind::sfz, false).size() == 3);
+    for (const char* name : {"x.sfz", "x.sf2"}) {
+        REQUIRE(writtenAs(instrument, folder / name) == "");
+        const auto again = openInstrument(folder / name);
+        REQUIRE(again);
+        REQUIRE(again->layers[0].zones.size() == 3);
+        const auto regions = flatten(*again, FileKind::sfz, false);
+        CHECK(regions[2].tuneCents - regions[0].tuneCents == Approx(40.0).margin(1.0));
+        CHECK(regions[0].pan == Approx(-0.8).margin(0.01));
+        CHECK(regions[1].pan == Approx(0.0).margin(0.01));
+    }
+    CHECK(lossesOf(instrument, FileKind::sfz).empty());
+    layer.notes = Notes::tied;
+    CHECK(flatten(instrument, FileKind::sfz, false).size() == 1);
+    CHECK_THAT(lossesOf(instrument, FileKind::sfz).front(), Contains("Unison"));
+    REQUIRE(writtenAs(instrument, folder / "x.puretone") == "");
+    CHECK(openInstrument(folder / "x.puretone")->layers[0].unison == layer.unison);
 }
 
 TEST_CASE("layers that are off are not written, and that is said", "[formats][layers]")

@@ -38,9 +38,10 @@ TEST_CASE("crafted numbers are brought into range before anything computes with 
             "/layers/0/zones/0/lowKey", "/layers/0/zones/1/highVelocity",
             "/layers/0/zones/1/levelDb", "/layers/0/zones/0/highKeyFade", "/layers/0/pan",
             "/layers/0/follow", "/layers/0/octave", "/layers/0/voices", "/layers/0/chokeGroup",
-            "/layers/0/glideSeconds", "/layers/0/bendSemitones", "/layers/0/envelope/release",
-            "/layers/0/filter/hz", "/layers/0/filter/resonance", "/layers/0/filter/envelopeOctaves",
-            "/layers/0/lfo/hz", "/layers/0/lfo/fadeSeconds", "/layers/0/touch", "/a4");
+            "/layers/0/glideSeconds", "/layers/0/unison/voices", "/layers/0/unison/detuneCents",
+            "/layers/0/bendSemitones", "/layers/0/envelope/release", "/layers/0/filter/hz",
+            "/layers/0/filter/resonance", "/layers/0/filter/envelopeOctaves", "/layers/0/lfo/hz",
+            "/layers/0/lfo/fadeSeconds", "/layers/0/touch", "/a4");
     for (const double value : {-100.0, 1e300, -1e300, 1e9}) {
         CAPTURE(place, value);
         const auto read = readWith(document, with(document, place, value));

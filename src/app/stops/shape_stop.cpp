@@ -69,6 +69,20 @@ void ShapeStop::addNotes(FieldColumn* into)
     connectToLayer(touch_, tr("Change touch"), [](Layer& l, double value) { l.touch = value; });
     voices_ = into->addField(countField(tr("At once"), tr("Notes at once; the oldest makes room"),
         1, Layer::mostVoices, Layer::mostVoices));
+    const Unison standard;
+    unison_ = into->addField(
+        countField(tr("Unison"), tr("Voices that sound every note together"), 1, Unison::most, 1));
+    detune_ = into->addField(
+        centsField(tr("Detune"), tr("How far the outer ones of them stand beside the pitch"), 0.0,
+            100.0, standard.detuneCents));
+    width_ = into->addField(
+        percentField(tr("Width"), tr("How far they stand apart, left to right"), standard.width));
+    connectToLayer(unison_, tr("Change unison"),
+        [](Layer& l, double value) { l.unison.voices = int(std::lround(value)); });
+    connectToLayer(
+        detune_, tr("Change detune"), [](Layer& l, double value) { l.unison.detuneCents = value; });
+    connectToLayer(
+        width_, tr("Change width"), [](Layer& l, double value) { l.unison.width = value; });
     connect(notes_, &ChoiceField::chosen, this, [this](int index) {
         session().editLayer(tr("Change notes"), [&](Layer& l) { l.notes = Notes(index); });
     });
@@ -197,6 +211,12 @@ void ShapeStop::refresh()
     bend_->setValue(layer.bendSemitones);
     voices_->setValue(layer.voices);
     touch_->setValue(layer.touch);
+    unison_->setValue(layer.unison.voices);
+    for (const auto& [field, value] :
+        {std::pair(detune_, layer.unison.detuneCents), {width_, layer.unison.width}}) {
+        field->setFieldEnabled(layer.unison.voices > 1);
+        field->setValue(value);
+    }
     showFilter(layer);
 }
 

@@ -25,7 +25,7 @@ private:
     QLabel* layer_;
     ValueField *delay_, *attack_, *hold_, *decay_, *sustain_, *release_;
     ChoiceField* notes_;
-    ValueField *glide_, *bend_, *voices_, *touch_;
+    ValueField *glide_, *bend_, *voices_, *touch_, *unison_, *detune_, *width_;
     ChoiceField *filter_, *slope_;
     ValueField *cutoff_, *resonance_, *filterKeys_, *filterTouch_, *sweep_;
     ValueField *sweepAttack_, *sweepDecay_, *sweepSustain_, *sweepRelease_;

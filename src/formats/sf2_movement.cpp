@@ -1,0 +1,118 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "formats/sf2_movement.h"
+
+#include "formats/sf2.h"
+#include "formats/sfz_words.h"
+
+namespace puretone::sf2 {
+
+namespace {
+
+constexpr double centsOf8Hz = 8.176; // Hz of absolute cent 0 (section 8.1.3, footnote)
+constexpr int openFilter = 13500; // cents; what a zone without a filter has
+
+int absoluteCents(double hz, int low, int high)
+{
+    return std::clamp(int(std::lround(1200.0 * std::log2(hz / centsOf8Hz))), low, high);
+}
+double hzOfCents(int cents)
+{
+    return centsOf8Hz * std::exp2(cents / 1200.0);
+}
+int whole(double value, int most)
+{
+    return std::clamp(int(std::lround(value)), -most, most);
+}
+
+/// The modulation envelope falls evenly in level: in tenths of a percent, and times are for all of
+/// it.
+void addEnvelope(const Envelope& e, Amounts& amounts)
+{
+    const double level = e.sustainDb <= silentSustainDb ? 0.0 : std::pow(10.0, e.sustainDb / 20.0);
+    amounts[delayModEnv] = timecents(e.delay);
+    amounts[attackModEnv] = timecents(e.attack);
+    amounts[holdModEnv] = timecents(e.hold);
+    amounts[decayModEnv] = timecents(e.decay / std::max(0.01, 1.0 - level));
+    amounts[sustainModEnv] = int(std::lround(1000.0 * (1.0 - level)));
+    amounts[releaseModEnv] = timecents(e.release);
+}
+
+int amountIn(const Amounts& zone, unsigned generator, int fallback)
+{
+    const auto found = zone.find(generator);
+    return found == zone.end() ? fallback : found->second;
+}
+
+Envelope readEnvelope(const Amounts& zone)
+{
+    const auto seconds = [&](Generator g) { return secondsOf(amountIn(zone, g, -12000)); };
+    const double level = 1.0 - std::clamp(amountIn(zone, sustainModEnv, 0), 0, 1000) / 1000.0;
+    Envelope e;
+    e.delay = seconds(delayModEnv);
+    e.attack = seconds(attackModEnv);
+    e.hold = seconds(holdModEnv);
+    e.decay = seconds(decayModEnv) * (1.0 - level);
+    e.sustainDb = level < 0.001 ? silentSustainDb : 20.0 * std::log10(level);
+    e.release = seconds(releaseModEnv);
+    return e;
+}
+
+} // namespace
+
+Amounts movementAmounts(const Layer& layer)
+{
+    Amounts amounts;
+    const Filter& f = layer.filter;
+    if (f.kind == FilterKind::low) {
+        amounts[initialFilterFc] = absoluteCents(f.hz, 1500, openFilter - 1);
+        amounts[initialFilterQ] = whole(10.0 * sfz::resonanceDb * f.resonance, 960);
+        if (const int cents = whole(1200.0 * f.envelopeOctaves, 12000); cents != 0) {
+            amounts[modEnvToFilterFc] = cents;
+            addEnvelope(f.envelope, amounts);
+        }
+    }
+    const Lfo& lfo = layer.lfo;
+    if (lfo.pitchCents > 0.0) {
+        amounts[vibLfoToPitch] = whole(lfo.pitchCents, 12000);
+        amounts[freqVibLfo] = absoluteCents(lfo.hz, -16000, 4500);
+    }
+    if (lfo.levelDb > 0.0 || (lfo.cutoffOctaves > 0.0 && f.kind == FilterKind::low)) {
+        amounts[modLfoToVolume] = whole(10.0 * lfo.levelDb, 960);
+        if (f.kind == FilterKind::low)
+            amounts[modLfoToFilterFc] = whole(1200.0 * lfo.cutoffOctaves, 12000);
+        amounts[freqModLfo] = absoluteCents(lfo.hz, -16000, 4500);
+    }
+    return amounts;
+}
+
+void readMovement(const Amounts& zone, Layer& layer)
+{
+    layer.filter = Filter{};
+    layer.lfo = Lfo{};
+    if (const int cutoff = amountIn(zone, initialFilterFc, openFilter); cutoff < openFilter) {
+        layer.filter.kind = FilterKind::low;
+        layer.filter.hz = hzOfCents(cutoff);
+        layer.filter.resonance =
+            std::clamp(amountIn(zone, initialFilterQ, 0) / (10.0 * sfz::resonanceDb), 0.0, 1.0);
+        if (const int sweep = amountIn(zone, modEnvToFilterFc, 0); sweep != 0) {
+            layer.filter.envelopeOctaves = sweep / 1200.0;
+            layer.filter.envelope = readEnvelope(zone);
+        }
+    }
+    Lfo& lfo = layer.lfo;
+    lfo.pitchCents = std::abs(amountIn(zone, vibLfoToPitch, 0));
+    lfo.levelDb = std::abs(amountIn(zone, modLfoToVolume, 0)) / 10.0;
+    if (layer.filter.kind != FilterKind::off)
+        lfo.cutoffOctaves = std::abs(amountIn(zone, modLfoToFilterFc, 0)) / 1200.0;
+    // Two waves there, one here: that of the pitch, where it moves.
+    if (lfo.moves())
+        lfo.hz = hzOfCents(amountIn(zone, lfo.pitchCents > 0.0 ? freqVibLfo : freqModLfo, 0));
+}
+
+Layer movedAsWritten(Layer layer)
+{
+    readMovement(movementAmounts(layer), layer);
+    return layer;
+}
+
+} // namespace puretone::sf2
