@@ -132,6 +132,10 @@ TEST_CASE(
     CHECK(d.document().layers[0].notes == Notes::tied);
     d.type(d.window.stop(Stop::shape), "Glide", "200 ms");
     d.type(d.window.stop(Stop::shape), "Wheel", "12");
+    d.type(d.window.stop(Stop::shape), "Unison", "3");
+    d.type(d.window.stop(Stop::shape), "Detune", "7 ct");
+    d.type(d.window.stop(Stop::shape), "Width", "80 %");
+    CHECK(d.session().layer().unison == Unison{3, 7.0, 0.8});
     CHECK(d.document().layers[0].glideSeconds == Approx(0.2));
     CHECK(d.document().layers[0].bendSemitones == 12.0);
 }

@@ -228,6 +228,12 @@ TEST_CASE("the meter says peaks in words and holds them", "[app][meter]")
     CHECK(meter.text().contains("over by 1.6 dB"));
     QTest::mouseClick(&meter, Qt::LeftButton);
     CHECK(meter.text() == "silent");
+    Meter limited;
+    limited.feed(0.9f, 0.9f, 0.7f);
+    CHECK(limited.tooLoud());
+    CHECK(limited.text() == "held back 3.1 dB");
+    limited.feed(0.9f, 0.9f, 0.9f);
+    CHECK(limited.text() == "held back 3.1 dB"); // the most of the last seconds
 }
 
 TEST_CASE("the path is walked with keys and clicks", "[app][path]")

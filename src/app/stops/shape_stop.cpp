@@ -72,9 +72,10 @@ void ShapeStop::addNotes(FieldColumn* into)
     const Unison standard;
     unison_ = into->addField(
         countField(tr("Unison"), tr("Voices that sound every note together"), 1, Unison::most, 1));
-    detune_ = into->addField(
-        centsField(tr("Detune"), tr("How far the outer ones of them stand beside the pitch"), 0.0,
-            100.0, standard.detuneCents));
+    auto detune = centsField(
+        tr("Detune"), tr("How far the outer ones of them stand beside the pitch"), 0.0, 100.0);
+    detune.reset = standard.detuneCents;
+    detune_ = into->addField(std::move(detune));
     width_ = into->addField(
         percentField(tr("Width"), tr("How far they stand apart, left to right"), standard.width));
     connectToLayer(unison_, tr("Change unison"),
