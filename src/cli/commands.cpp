@@ -187,6 +187,20 @@ int split(const Options& options, std::ostream& out, std::ostream& err)
     return 0;
 }
 
+/// Opens an instrument and says what of it is not played.
+Result<Instrument> openSaying(const fs::path& file, std::ostream& err)
+{
+    LeftOut leftOut;
+    auto instrument = openInstrument(file, {}, &leftOut);
+    if (instrument && !leftOut.empty()) {
+        err << shownName(file) << ": not played here:";
+        for (std::size_t i = 0; i < leftOut.size(); ++i)
+            err << (i > 0 ? ", " : " ") << leftOut[i];
+        err << ".\n";
+    }
+    return instrument;
+}
+
 int render(const Options& options, std::ostream& out, std::ostream& err)
 {
     if (options.midi.empty() == options.notes.empty()) {
@@ -201,7 +215,7 @@ int render(const Options& options, std::ostream& out, std::ostream& err)
         options.midi.empty() ? parseNotes(options.notes) : readMidiFile(options.midi);
     if (!events)
         return failWith(events.error(), err);
-    const auto instrument = openInstrument(options.file);
+    const auto instrument = openSaying(options.file, err);
     if (!instrument)
         return failWith(instrument.error(), err);
     const auto audio = renderEvents(*instrument, *events, options.rate);
@@ -216,7 +230,7 @@ int render(const Options& options, std::ostream& out, std::ostream& err)
 
 int info(const Options& options, std::ostream& out, std::ostream& err)
 {
-    auto instrument = openInstrument(options.file);
+    auto instrument = openSaying(options.file, err);
     if (!instrument)
         return failWith(instrument.error(), err);
     // A project whose facts were lost says the same as before.

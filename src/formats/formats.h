@@ -19,7 +19,8 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
 /// SoundFont 2.01 ("SoundFont Technical Specification", version 2.04), 16 bit: one preset.
 std::vector<std::byte> encodeSoundFont(const std::string& name, const std::vector<Region>& regions);
 /// Reads the first preset of a bank.
-Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::string& name);
+Result<Instrument> decodeSoundFont(
+    std::span<const std::byte> bytes, const std::string& name, LeftOut* leftOut = nullptr);
 
 /// SFZ text whose samples lie in `samplesFolder` (relative, "/" as separator).
 std::string encodeSfz(
@@ -28,7 +29,8 @@ std::string encodeSfz(
 std::string sampleName(const Region& region);
 /// Where the samples of an SFZ file lie: "NAME samples" beside it.
 std::filesystem::path sfzFolder(const std::filesystem::path& sfz);
-Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& progress = {});
+Result<Instrument> readSfz(
+    const std::filesystem::path& path, const Progress& progress = {}, LeftOut* leftOut = nullptr);
 
 /// WAV of one prepared take with root, tuning and loop in its `smpl` chunk.
 std::vector<std::byte> encodeTakeWav(const PreparedTake& prepared, SampleFormat format);

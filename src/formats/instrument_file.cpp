@@ -283,7 +283,7 @@ Result<Instrument> openSound(const fs::path& path, const Progress& progress)
 
 } // namespace
 
-Result<Instrument> openInstrument(const fs::path& path, const Progress& progress)
+Result<Instrument> openInstrument(const fs::path& path, const Progress& progress, LeftOut* leftOut)
 {
     const auto kind = kindOfFile(path);
     if (kind == FileKind::project) {
@@ -293,12 +293,12 @@ Result<Instrument> openInstrument(const fs::path& path, const Progress& progress
         return read;
     }
     if (kind == FileKind::sfz)
-        return readSfz(path, progress);
+        return readSfz(path, progress, leftOut);
     if (kind == FileKind::sf2) {
         const auto bytes = readFile(path);
         if (!bytes)
             return tl::unexpected(bytes.error());
-        return decodeSoundFont(*bytes, shownName(path));
+        return decodeSoundFont(*bytes, shownName(path), leftOut);
     }
     return openSound(path, progress);
 }

@@ -29,10 +29,15 @@ struct Written {
 ///         `checkFailed` when what was read back differs (nothing is left behind then).
 Result<Written> writeInstrument(const Instrument& instrument, const std::filesystem::path& path);
 
+/// What a file says and nobody here plays, in the words of its format.
+using LeftOut = std::vector<std::string>;
+
 /// Opens an instrument of any kind that is written, or any sound file as a new instrument.
 ///
+/// @param leftOut Gets what is not taken over; empty for projects and sounds.
 /// @return `cannotRead`, `damaged`, `notAudio`, `nothingInside` or `cancelled`, naming the file.
-Result<Instrument> openInstrument(const std::filesystem::path& path, const Progress& progress = {});
+Result<Instrument> openInstrument(
+    const std::filesystem::path& path, const Progress& progress = {}, LeftOut* leftOut = nullptr);
 
 /// What writing would give, without writing: bytes of all files together.
 std::uint64_t estimateBytes(const Instrument& instrument, FileKind kind);

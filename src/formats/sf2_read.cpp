@@ -4,6 +4,8 @@
 #include "formats/sf2.h"
 #include "formats/sf2_movement.h"
 
+#include <set>
+
 namespace puretone {
 
 using namespace sf2;
@@ -231,9 +233,28 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
     return true;
 }
 
+/// Generators that nobody here plays.
+void addStrangers(const Amounts& zone, std::set<std::string>& names)
+{
+    static constexpr std::pair<unsigned, const char*> strangers[] = {
+        {startOffset, "sample offsets"}, {endOffset, "sample offsets"},
+        {startOffsetCoarse, "sample offsets"}, {endOffsetCoarse, "sample offsets"},
+        {modLfoToPitch, "a second slow wave on the pitch"}, {modEnvToPitch, "pitch envelopes"},
+        {chorusSend, "chorus"}, {reverbSend, "reverb"}, {delayModLfo, "delays of slow waves"},
+        {delayVibLfo, "delays of slow waves"}, {keyToModHold, "envelope times by key"},
+        {keyToModDecay, "envelope times by key"}, {keyToVolHold, "envelope times by key"},
+        {keyToVolDecay, "envelope times by key"}, {fixedKey, "fixed keys"},
+        {fixedVelocity, "fixed touch"}};
+    for (const auto& [generator, name] : strangers)
+        if (const auto found = zone.find(generator);
+            found != zone.end() && found->second != 0 && found->second != -12000)
+            names.insert(name); // neither nothing nor, for a time, none
+}
+
 } // namespace
 
-Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::string& name)
+Result<Instrument> decodeSoundFont(
+    std::span<const std::byte> bytes, const std::string& name, LeftOut* leftOut)
 {
     const auto damaged = [&](const char* what) {
         return fail(ErrorCode::damaged, name + " is damaged: " + what + ".",
@@ -252,6 +273,7 @@ Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::
         return damaged("it names no preset");
     Instrument instrument;
     ChokeGroups groups;
+    std::set<std::string> strangers;
     ByteReader preset(data.at("phdr"));
     const auto title = preset.text(20);
     instrument.name = std::string(title.substr(0, title.find('\0')));
@@ -263,6 +285,8 @@ Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::
             return damaged("an instrument is missing");
         const auto from = u16At(data.at("inst"), at + 20), to = u16At(data.at("inst"), at + 42);
         const auto zones = zonesOf(data.at("ibag"), data.at("igen"), from, to, sampleId);
+        for (const auto& zone : zones)
+            addStrangers(zone, strangers);
         for (std::size_t i = 0; i < zones.size(); ++i) {
             const auto rightHalf = [&](unsigned sample) -> const Amounts* {
                 for (std::size_t k = i + 1; k < std::min(zones.size(), i + 3); ++k)
@@ -277,6 +301,15 @@ Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::
     if (instrument.takes.empty())
         return fail(
             ErrorCode::nothingInside, name + " holds no samples.", "Choose another SoundFont.");
+    const auto presets = data.at("phdr").size() / presetSize - 1;
+    if (presets > 1)
+        strangers.insert("all presets but the first of " + std::to_string(presets));
+    // One modulator only marks the end.
+    if (const auto own = tables->data.find("imod");
+        own != tables->data.end() && own->second.size() > 10)
+        strangers.insert("modulators");
+    if (leftOut != nullptr)
+        leftOut->assign(strangers.begin(), strangers.end());
     return sanitized(std::move(instrument));
 }
 

@@ -6,6 +6,7 @@
 #include "formats/sfz_words.h"
 
 #include <map>
+#include <set>
 
 namespace puretone {
 
@@ -37,8 +38,11 @@ void readOpcodes(const std::string& line, Opcodes& into)
             const auto space = line.find_last_of(" \t", next);
             valueEnd = space == std::string::npos || space < equals ? next : space;
         }
-        into[trimmed(line.substr(nameStart, equals - nameStart))] =
-            trimmed(line.substr(equals + 1, valueEnd - equals - 1));
+        std::string name = trimmed(line.substr(nameStart, equals - nameStart));
+        for (const auto& [other, usual] : spellings)
+            if (name == other)
+                name = usual;
+        into[name] = trimmed(line.substr(equals + 1, valueEnd - equals - 1));
         nameStart = valueEnd;
         equals = next;
     }
@@ -48,7 +52,7 @@ void readOpcodes(const std::string& line, Opcodes& into)
 std::vector<Opcodes> readRegions(const std::string& text)
 {
     std::vector<Opcodes> regions;
-    Opcodes control, global, group, spare;
+    Opcodes control, global, master, group, spare;
     int groups = 0;
     Opcodes* target = &spare;
     std::size_t at = 0;
@@ -67,7 +71,7 @@ std::vector<Opcodes> readRegions(const std::string& text)
             line = line.substr(close + 1);
             if (kind == "region") {
                 Opcodes start = control;
-                for (const Opcodes* more : {&global, &group})
+                for (const Opcodes* more : {&global, &master, &group})
                     for (const auto& [k, v] : *more)
                         start[k] = v;
                 regions.push_back(std::move(start));
@@ -76,7 +80,13 @@ std::vector<Opcodes> readRegions(const std::string& text)
                 group.clear();
                 group[groupNumber] = std::to_string(++groups);
                 target = &group;
+            } else if (kind == "master") {
+                master.clear();
+                group.clear();
+                target = &master;
             } else if (kind == "global") {
+                master.clear();
+                group.clear();
                 target = &global;
             } else if (kind == "control") {
                 target = &control;
@@ -261,9 +271,35 @@ Zone zoneIn(const Opcodes& region, int id)
     return zone;
 }
 
+/// A sample may begin later and end earlier than its file.
+void trim(const Opcodes& region, Take& take)
+{
+    const auto frames = take.kept.end.value;
+    const auto frame = [&](const char* name, std::int64_t fallback) {
+        return wholeIn(numberIn(region, name, double(fallback)), 0, frames);
+    };
+    take.kept.start.value = std::min(frame("offset", 0), frames - shortestTake);
+    take.kept.end.value =
+        std::max(frame("end", frames - 1) + 1, take.kept.start.value + shortestTake);
+}
+
+/// Opcodes that nobody here plays, in their order.
+std::vector<std::string> strangersIn(const std::vector<Opcodes>& regions)
+{
+    std::set<std::string> names;
+    for (const auto& region : regions)
+        for (const auto& [name, value] : region)
+            if (name != groupNumber
+                && std::find(std::begin(understood), std::end(understood), name)
+                    == std::end(understood))
+                names.insert(name);
+    return {names.begin(), names.end()};
+}
+
 } // namespace
 
-Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& progress)
+Result<Instrument> readSfz(
+    const std::filesystem::path& path, const Progress& progress, LeftOut* leftOut)
 {
     const auto bytes = readFile(path);
     if (!bytes)
@@ -299,6 +335,7 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
             id, recording->fileName, recording, 60.0, loopIn(region, *recording), modeIn(region));
         Layer like = layerIn(region, groups);
         take.tuning = tuningIn(region, *recording, like);
+        trim(region, take);
         instrument.takes.push_back(std::move(take));
         // Turns are counted inside a layer: those of another group are others.
         const auto number = region.find(groupNumber);
@@ -310,6 +347,8 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
     if (instrument.takes.empty())
         return fail(ErrorCode::nothingInside, shownName(path) + " names no samples.",
             "Choose another SFZ file.");
+    if (leftOut != nullptr)
+        *leftOut = strangersIn(regions);
     return sanitized(std::move(instrument));
 }
 

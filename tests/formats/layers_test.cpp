@@ -305,6 +305,43 @@ TEST_CASE("foreign SFZ: groups that are played alike are one layer", "[formats][
     CHECK(read->layers[2].follow == 0.0);
 }
 
+TEST_CASE("foreign SFZ: masters, parts of samples, other spellings; what is not played is said",
+    "[formats][layers][sfz]")
+{
+    const TemporaryFolder folder;
+    REQUIRE(
+        writeWav(folder / "a.wav", mono(harmonicTone(220.0, 48000.0, 1.0)), SampleFormat::int16));
+    std::ofstream(folder / "x.sfz")
+        << "<global> ampeg_release=0.5 lfo01_freq=3\n"
+           "<master> volume=-6 pan=20\n<group> lokey=36 hikey=47 cutoff_cc74=1200\n"
+           "<region> sample=a.wav offset=4800 end=28799 loopmode=loop_continuous loopstart=9600 "
+           "loopend=19199\n"
+           "<master> pan=-20\n<region> sample=a.wav lokey=48 hikey=59 cutoff_cc74=600\n";
+    LeftOut leftOut;
+    const auto read = openInstrument(folder / "x.sfz", {}, &leftOut);
+    REQUIRE(read);
+    CHECK(leftOut == LeftOut{"cutoff_cc74", "lfo01_freq"});
+    const auto& zones = read->layers[0].zones;
+    REQUIRE(zones.size() == 2);
+    CHECK(zones[0].levelDb == -6.0);
+    CHECK(zones[0].pan == Approx(0.2));
+    CHECK(zones[1].levelDb == 0.0);
+    CHECK(zones[1].pan == Approx(-0.2));
+    CHECK(read->takes[0].kept == Span{Frames{4800}, Frames{28800}});
+    CHECK(read->takes[0].loop.span == Span{Frames{9600}, Frames{19200}});
+    CHECK(read->takes[1].kept.end.value == 48000);
+    // What we write ourselves, we play.
+    auto own = threeLayers();
+    own.layers[0].filter.kind = FilterKind::low;
+    own.layers[0].lfo.pitchCents = 20.0;
+    for (const char* name : {"own.sfz", "own.sf2", "own.puretone"}) {
+        REQUIRE(writtenAs(own, folder / name) == "");
+        REQUIRE(openInstrument(folder / name, {}, &leftOut));
+        CHECK(leftOut.empty());
+        leftOut.clear();
+    }
+}
+
 TEST_CASE("foreign SFZ: a group is a name until it is off by itself", "[formats][layers][sfz]")
 {
     const TemporaryFolder folder;

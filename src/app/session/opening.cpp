@@ -70,18 +70,20 @@ void Opening::open(const QString& path, const QStringList& joining)
     showArriving_ = false;
     arrivingSoon_.start(300);
     arriving_ = isInstrument ? nullptr : std::make_shared<Arriving>(shownName(file));
+    const auto leftOut = std::make_shared<LeftOut>();
     session_.background().run(
         JobKind::open, Background::Running::cancel,
-        [file, isInstrument, arriving = arriving_](const Progress& progress) -> Result<Instrument> {
+        [file, isInstrument, arriving = arriving_, leftOut](
+            const Progress& progress) -> Result<Instrument> {
             if (isInstrument)
-                return openInstrument(file, progress);
+                return openInstrument(file, progress, leftOut.get());
             auto made = listenTo(file, progress, arriving);
             if (!made)
                 return tl::unexpected(made.error());
             return makeInstrument(std::move(*made));
         },
-        [this, path, joining](const Result<Instrument>& result) {
-            adopt(path, result);
+        [this, path, joining, leftOut](const Result<Instrument>& result) {
+            adopt(path, result, *leftOut);
             addFiles(joining);
         });
     emit changed();
@@ -105,7 +107,7 @@ void Opening::cancel()
         finishAdding();
 }
 
-void Opening::adopt(const QString& path, const Result<Instrument>& result)
+void Opening::adopt(const QString& path, const Result<Instrument>& result, const LeftOut& leftOut)
 {
     if (!result) {
         session_.say(QString::fromStdString(result.error().sentence()));
@@ -118,6 +120,16 @@ void Opening::adopt(const QString& path, const Result<Instrument>& result)
     emit opened(path);
     if (const auto kind = kindOfFile(path.toStdString()); !kind || *kind == FileKind::wav)
         session_.splitting().lookForNotes(session_.instrument().takes.front().recording.pointer());
+    if (!leftOut.empty()) {
+        QStringList kinds;
+        for (const auto& kind : leftOut)
+            kinds << QString::fromStdString(kind);
+        session_.say(
+            tr("%1 is ready; %n of its settings are not played here.", nullptr, int(kinds.size()))
+                .arg(name),
+            true, kinds);
+        return;
+    }
     session_.say(isProject ? tr("%1 is open.").arg(name)
                            : tr("%1 is ready: play it on the keys below.").arg(name),
         false);

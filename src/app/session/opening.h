@@ -45,7 +45,7 @@ signals:
     void opened(const QString& path); ///< For the list of recent files.
 
 private:
-    void adopt(const QString& path, const Result<Instrument>& result);
+    void adopt(const QString& path, const Result<Instrument>& result, const LeftOut& leftOut);
     struct Adding;
     void progress(const JobKey& key, double share);
     void listenToNext(std::size_t count);
