@@ -258,8 +258,10 @@ TEST_CASE("filters, waves and glides: blocks of any size give the same bits", "[
         CHECK(render(block) == reference);
 }
 
-TEST_CASE("random playing of everything at once: nothing allocates, breaks or hangs",
-    "[engine][realtime]")
+namespace {
+
+/// Everything at once: notes, pedals, wheel, programs swapped, layers and limiter switched.
+void playRandomly(double seconds)
 {
     auto audio = mono(harmonicTone(220.0, rate, 0.5));
     audio.channels.push_back(harmonicTone(330.0, rate, 0.5, 3));
@@ -277,6 +279,7 @@ TEST_CASE("random playing of everything at once: nothing allocates, breaks or ha
     first.layers[1].notes = Notes::one;
     first.layers[1].chokeGroup = 1;
     first.layers[1].voices = 3;
+    first.layers[2].unison = {3, 20.0, 0.7};
     first = sanitized(std::move(first));
     auto second = first;
     second.layers[2].on = false;
@@ -288,8 +291,9 @@ TEST_CASE("random playing of everything at once: nothing allocates, breaks or ha
     engine.prepare(rate);
     std::vector<float> left(512), right(512);
     Noise next(19);
-    // A minute; half an hour was run by hand.
-    for (int block = 0; block < 5600; ++block) {
+    double played = 0.0;
+    for (int block = 0; played < seconds; ++block) {
+        engine.master().setLimiting(block % 200 < 100);
         if (block % 37 == 0)
             engine.setProgram(compiler.compile(block % 74 == 0 ? first : second, rate));
         for (int i = 0; i < 3; ++i) {
@@ -309,10 +313,24 @@ TEST_CASE("random playing of everything at once: nothing allocates, breaks or ha
         for (int i = 0; i < frames; ++i)
             REQUIRE(std::abs(left[std::size_t(i)]) < 1000.0f);
         engine.collect();
+        played += frames / rate;
     }
     engine.post(MidiEvent::allOff());
     for (int block = 0; block < 400; ++block)
         engine.process(left.data(), right.data(), 512);
     CHECK(engine.look().voices == 0);
     CHECK(rmsDb(left) < -120.0);
+}
+
+} // namespace
+
+TEST_CASE("random playing of everything at once: nothing allocates, breaks or hangs",
+    "[engine][realtime]")
+{
+    playRandomly(20.0);
+}
+
+TEST_CASE("half an hour of it", "[.halfhour]")
+{
+    playRandomly(1800.0);
 }
