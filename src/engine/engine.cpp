@@ -93,7 +93,8 @@ void Engine::beginCell() noexcept
     performance_.beginCell();
     const Voice* newest = performance_.newest();
     voiceCount_.store(performance_.sounding(), std::memory_order_relaxed);
-    shownTake_.store(newest != nullptr ? newest->zone()->zone.take : 0, std::memory_order_relaxed);
+    shownTake_.store(
+        newest != nullptr ? newest->zone()->zone.take.value : 0, std::memory_order_relaxed);
     if (newest != nullptr)
         shownPosition_.store(newest->position(), std::memory_order_relaxed);
 }

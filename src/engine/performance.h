@@ -39,7 +39,7 @@ private:
         std::uint8_t last = 255; ///< At random.
     };
     struct LayerState {
-        int id = 0;
+        LayerId id;
         std::array<Turn, 128> turns;
         int lastKey = -1; ///< Where one note plays: the last one, to glide from.
     };

@@ -80,14 +80,14 @@ bool soundsAlike(const Take& a, const Take& b)
 
 } // namespace
 
-const ProgramZone* Program::zone(int id) const noexcept
+const ProgramZone* Program::zone(ZoneId id) const noexcept
 {
     const auto at = std::lower_bound(zones.begin(), zones.end(), id,
-        [](const ProgramZone& z, int wanted) { return z.id() < wanted; });
+        [](const ProgramZone& z, ZoneId wanted) { return z.id() < wanted; });
     return at != zones.end() && at->id() == id ? &*at : nullptr;
 }
 
-std::uint32_t Program::layerAt(int id) const noexcept
+std::uint32_t Program::layerAt(LayerId id) const noexcept
 {
     std::uint32_t at = 0;
     while (at < layers.size() && layers[at].id != id)
@@ -161,11 +161,11 @@ ProgramZone programZone(const Layer& layer, std::uint32_t index, const Zone& zon
 std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, double rate)
 {
     auto program = std::make_unique<Program>();
-    std::map<int, const Take*> takes;
+    std::map<TakeId, const Take*> takes;
     for (const auto& take : instrument.takes)
         takes[take.id] = &take;
     /// A take as a way of sounding plays it, and the fastest that it is read.
-    std::map<std::pair<int, bool>, double> fastest;
+    std::map<std::pair<TakeId, bool>, double> fastest;
     for (const auto& layer : instrument.layers) {
         if (!layer.on)
             continue;
@@ -188,7 +188,7 @@ std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, d
         }
     }
     // Each take once, for all of its zones.
-    std::map<std::pair<int, bool>, std::shared_ptr<const ZoneSound>> sounds;
+    std::map<std::pair<TakeId, bool>, std::shared_ptr<const ZoneSound>> sounds;
     for (const auto& [which, speed] : fastest) {
         const Take& take = *takes[which.first];
         sounds[which] = which.second ? soundOf(playedBy(take, true), speed) : soundOf(take, speed);

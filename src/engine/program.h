@@ -48,7 +48,7 @@ struct ZoneSound {
 
 /// How a layer is played: the numbers of Layer that the audio thread needs.
 struct ProgramLayer {
-    int id = 0;
+    LayerId id;
     SoundsWhen when = SoundsWhen::press;
     SameKeys sameKeys = SameKeys::together;
     int chokeGroup = 0;
@@ -73,7 +73,7 @@ struct ProgramZone {
     float left = 1.0f, right = 1.0f; ///< Gains of the layer's level and both places.
     std::shared_ptr<const ZoneSound> sound;
 
-    int id() const noexcept { return zone.id; }
+    ZoneId id() const noexcept { return zone.id; }
 };
 
 /// An instrument as the audio thread needs it. Immutable; freed away from the audio thread.
@@ -85,13 +85,13 @@ struct Program {
     std::array<std::vector<std::uint32_t>, 128> zonesOfKey;
 
     /// Audio thread. Null where there is none.
-    const ProgramZone* zone(int id) const noexcept;
+    const ProgramZone* zone(ZoneId id) const noexcept;
     const ProgramLayer& layerOf(const ProgramZone& zone) const noexcept
     {
         return layers[zone.layer];
     }
     /// Index of a layer; layers.size() where there is none.
-    std::uint32_t layerAt(int id) const noexcept;
+    std::uint32_t layerAt(LayerId id) const noexcept;
     /// Semitones from the recorded pitch at which a key plays a zone.
     double semitones(const ProgramZone& zone, int key) const noexcept
     {

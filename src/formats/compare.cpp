@@ -7,7 +7,7 @@
 
 namespace puretone {
 
-Take finishedTake(int id, const std::string& name, RecordingPtr recording, double midi,
+Take finishedTake(TakeId id, const std::string& name, RecordingPtr recording, double midi,
     std::optional<Span> loop, LoopMode mode)
 {
     Take take;

@@ -36,7 +36,7 @@ Result<Instrument> readSfz(
 std::vector<std::byte> encodeTakeWav(const PreparedTake& prepared, SampleFormat format);
 
 /// A take that plays a finished sample as it is: no fades, no crossfade, tuned.
-Take finishedTake(int id, const std::string& name, RecordingPtr recording, double midi,
+Take finishedTake(TakeId id, const std::string& name, RecordingPtr recording, double midi,
     std::optional<Span> loop, LoopMode mode = LoopMode::forward);
 
 /// Compares samples: within one step of `bits`. Empty when equal, otherwise what differs.

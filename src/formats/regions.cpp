@@ -127,7 +127,7 @@ std::vector<std::string> lossesOfWav(const Instrument& instrument)
 
 std::vector<Region> flatten(const Instrument& instrument, FileKind kind, bool prepares)
 {
-    std::map<std::pair<int, bool>, std::shared_ptr<const PreparedTake>> prepared;
+    std::map<std::pair<TakeId, bool>, std::shared_ptr<const PreparedTake>> prepared;
     std::vector<Region> regions;
     for (const auto& layer : instrument.layers) {
         if (!carries(kind, layer))

@@ -79,7 +79,7 @@ std::string lfoOpcodes(const Lfo& lfo)
 
 std::string sampleName(const Region& region)
 {
-    return plainFileName(region.take->name) + " " + std::to_string(region.take->id)
+    return plainFileName(region.take->name) + " " + std::to_string(region.take->id.value)
         + (region.onRelease() ? " to its end" : "") + ".wav";
 }
 

@@ -6,31 +6,31 @@
 
 namespace puretone {
 
-const Take* Instrument::take(int id) const
+const Take* Instrument::take(TakeId id) const
 {
     const auto found =
         std::find_if(takes.begin(), takes.end(), [id](const Take& t) { return t.id == id; });
     return found == takes.end() ? nullptr : &*found;
 }
 
-Take* Instrument::take(int id)
+Take* Instrument::take(TakeId id)
 {
     return const_cast<Take*>(std::as_const(*this).take(id));
 }
 
-const Layer* Instrument::layer(int id) const
+const Layer* Instrument::layer(LayerId id) const
 {
     const auto found =
         std::find_if(layers.begin(), layers.end(), [id](const Layer& l) { return l.id == id; });
     return found == layers.end() ? nullptr : &*found;
 }
 
-Layer* Instrument::layer(int id)
+Layer* Instrument::layer(LayerId id)
 {
     return const_cast<Layer*>(std::as_const(*this).layer(id));
 }
 
-Zone* Instrument::zone(int id)
+Zone* Instrument::zone(ZoneId id)
 {
     for (auto& layer : layers)
         for (auto& zone : layer.zones)
@@ -51,29 +51,29 @@ int Instrument::freeId() const
 {
     int most = 0;
     for (const auto& take : takes)
-        most = std::max(most, take.id);
+        most = std::max(most, take.id.value);
     for (const auto& layer : layers)
         for (const auto& zone : layer.zones)
-            most = std::max(most, zone.id);
+            most = std::max(most, zone.id.value);
     return most + 1;
 }
 
 namespace {
 
-int freeLayerId(const Instrument& instrument)
+LayerId freeLayerId(const Instrument& instrument)
 {
     int most = 0;
     for (const auto& layer : instrument.layers)
-        most = std::max(most, layer.id);
+        most = std::max(most, layer.id.value);
     return most + 1;
 }
 
 } // namespace
 
-int addLayer(Instrument& instrument)
+LayerId addLayer(Instrument& instrument)
 {
     if (instrument.layers.size() >= mostLayers)
-        return 0;
+        return {};
     Layer layer;
     layer.id = freeLayerId(instrument);
     layer.name = "Layer " + std::to_string(instrument.layers.size() + 1);
@@ -81,12 +81,12 @@ int addLayer(Instrument& instrument)
     return layer.id;
 }
 
-int duplicateLayer(Instrument& instrument, int layer)
+LayerId duplicateLayer(Instrument& instrument, LayerId layer)
 {
     const Layer* original = instrument.layer(layer);
     if (original == nullptr || instrument.layers.size() >= mostLayers
         || instrument.allZones().size() + original->zones.size() > mostZones)
-        return 0;
+        return {};
     Layer copy = *original;
     copy.id = freeLayerId(instrument);
     int id = instrument.freeId();
@@ -213,7 +213,7 @@ void setTreatments(Take& take, Treatments treatments, AudioPtr treated)
 Zone proposeZone(const Take& take)
 {
     Zone zone;
-    zone.id = take.id;
+    zone.id = take.id.value; // alone, until it is added to others
     zone.take = take.id;
     constexpr int lowestPianoKey = 21, highestPianoKey = 108;
     zone.lowKey = std::max(0, std::min(lowestPianoKey, take.tuning.rootKey - 24));

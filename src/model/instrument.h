@@ -73,7 +73,7 @@ struct DerivedAudio {
 
 /// One recording and what was decided about it. The recording itself is never changed.
 struct Take {
-    int id = 0; ///< Unique in the instrument, above 0.
+    TakeId id; ///< Unique in the instrument.
     std::string name;
     RecordingRef recording;
     Treatments treatments;
@@ -120,12 +120,12 @@ struct Instrument {
     std::vector<Layer> layers = {Layer{}}; ///< Never empty.
     double a4 = concertPitch.value; ///< Hz, 400 to 480: what the keys are tuned to.
 
-    const Take* take(int id) const;
-    Take* take(int id);
-    const Layer* layer(int id) const;
-    Layer* layer(int id);
+    const Take* take(TakeId id) const;
+    Take* take(TakeId id);
+    const Layer* layer(LayerId id) const;
+    Layer* layer(LayerId id);
     /// Null where there is none; `layer` is the one that it belongs to.
-    Zone* zone(int id);
+    Zone* zone(ZoneId id);
     /// Of all layers, in their order.
     std::vector<Zone> allZones() const;
     /// Not used by any take or zone yet.
@@ -158,11 +158,11 @@ inline constexpr double lowestA4 = 400.0, highestA4 = 480.0;
 /// nearest, and its recording is moved by the difference.
 void setConcertPitch(Instrument& instrument, double a4);
 
-/// A copy of a layer, behind it, with ids and a name of its own. @return Its id; 0 where there is
-/// no such layer, or no room for another.
-int duplicateLayer(Instrument& instrument, int layer);
-/// A layer without zones at the end. @return Its id; 0 where there is no room.
-int addLayer(Instrument& instrument);
+/// A copy of a layer, behind it, with ids and a name of its own. @return Its id; none where there
+/// is no such layer, or no room for another.
+LayerId duplicateLayer(Instrument& instrument, LayerId layer);
+/// A layer without zones at the end. @return Its id; none where there is no room.
+LayerId addLayer(Instrument& instrument);
 
 /// The keys of a piano, and two octaves around the root: one take alone leaves no key silent.
 Zone proposeZone(const Take& take);

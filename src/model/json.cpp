@@ -38,7 +38,7 @@ Fades fadesFrom(const json& j)
 
 json takeJson(const Take& take)
 {
-    return {{"id", take.id}, {"name", take.name}, {"audio", audioPath(*take.recording)},
+    return {{"id", take.id.value}, {"name", take.name}, {"audio", audioPath(*take.recording)},
         {"fileName", take.recording->fileName}, {"kept", spanJson(take.kept)},
         {"treatments", treatmentsJson(take.treatments)}, {"fades", fadesJson(take.fades)},
         {"tuning",
@@ -111,7 +111,7 @@ std::string factsToJson(const Instrument& instrument)
     for (const auto& take : instrument.takes)
         if (take.facts.known()) {
             json j = factsJson(*take.facts);
-            j["take"] = take.id;
+            j["take"] = take.id.value;
             j["of"] = factsKey(take);
             list.push_back(std::move(j));
         }
@@ -139,7 +139,7 @@ namespace {
 void from1To2(json& j)
 {
     const Layer standard;
-    j["layers"] = json::array({{{"id", standard.id}, {"name", standard.name},
+    j["layers"] = json::array({{{"id", standard.id.value}, {"name", standard.name},
         {"zones", j.at("zones")}, {"envelope", j.at("envelope")}}});
     j.erase("zones");
     j.erase("envelope");
@@ -165,12 +165,12 @@ std::string contradiction(const std::vector<int>& takeIds, const std::vector<Lay
         if (!free(takes, id))
             return "two of its takes are the same one";
     for (const auto& layer : instrument) {
-        if (!free(layers, layer.id))
+        if (!free(layers, layer.id.value))
             return "two of its layers are the same one";
         for (const auto& zone : layer.zones) {
-            if (takes.count(zone.take) == 0)
+            if (takes.count(zone.take.value) == 0)
                 return "a zone plays a take that is missing";
-            if (!free(zones, zone.id))
+            if (!free(zones, zone.id.value))
                 return "two of its zones are the same one";
         }
     }

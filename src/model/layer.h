@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "model/id.h"
+
 #include <cstddef>
 #include <string>
 #include <vector>
@@ -47,8 +49,8 @@ struct Lfo {
 
 /// Where on the keyboard a take sounds. Both ends belong to each range.
 struct Zone {
-    int id = 0; ///< Unique in the instrument, above 0.
-    int take = 0; ///< Take::id.
+    ZoneId id; ///< Unique in the instrument.
+    TakeId take;
     int lowKey = 0;
     int highKey = 127;
     int lowVelocity = 1;
@@ -127,7 +129,7 @@ UnisonVoice unisonVoice(const Unison& unison, int index) noexcept;
 
 /// Zones and how they are played.
 struct Layer {
-    int id = 1; ///< Unique in the instrument, above 0.
+    LayerId id = 1; ///< Unique in the instrument.
     std::string name = "Layer 1";
     bool on = true;
     std::vector<Zone> zones;

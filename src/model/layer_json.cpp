@@ -29,8 +29,8 @@ Envelope envelopeFrom(const json& j, const Envelope& standard = {})
 
 json zoneJson(const Zone& z)
 {
-    return {{"id", z.id}, {"take", z.take}, {"lowKey", z.lowKey}, {"highKey", z.highKey},
-        {"lowVelocity", z.lowVelocity}, {"highVelocity", z.highVelocity},
+    return {{"id", z.id.value}, {"take", z.take.value}, {"lowKey", z.lowKey},
+        {"highKey", z.highKey}, {"lowVelocity", z.lowVelocity}, {"highVelocity", z.highVelocity},
         {"lowKeyFade", z.lowKeyFade}, {"highKeyFade", z.highKeyFade},
         {"lowVelocityFade", z.lowVelocityFade}, {"highVelocityFade", z.highVelocityFade},
         {"levelDb", z.levelDb}, {"pan", z.pan}, {"tuneCents", z.tuneCents}};
@@ -105,7 +105,7 @@ json layerJson(const Layer& layer)
     json zones = json::array();
     for (const auto& zone : layer.zones)
         zones.push_back(zoneJson(zone));
-    return {{"id", layer.id}, {"name", layer.name}, {"on", layer.on}, {"zones", zones},
+    return {{"id", layer.id.value}, {"name", layer.name}, {"on", layer.on}, {"zones", zones},
         {"levelDb", layer.levelDb}, {"pan", layer.pan}, {"octave", layer.octave},
         {"fineCents", layer.fineCents}, {"follow", layer.follow},
         {"when", nameIn(whenNames, layer.when)},

@@ -154,9 +154,9 @@ std::string infoJson(const std::string& file, const Instrument& instrument)
 {
     json takes = json::array();
     for (const auto& take : instrument.takes)
-        takes.push_back({{"id", take.id}, {"name", take.name}, {"file", take.recording->fileName},
-            {"sampleRate", std::llround(take.rate())}, {"channels", take.audio().channelCount()},
-            {"frames", take.audio().frames()},
+        takes.push_back({{"id", take.id.value}, {"name", take.name},
+            {"file", take.recording->fileName}, {"sampleRate", std::llround(take.rate())},
+            {"channels", take.audio().channelCount()}, {"frames", take.audio().frames()},
             {"kept", {{"start", take.kept.start.value}, {"end", take.kept.end.value}}},
             {"rootKey", take.tuning.rootKey}, {"fineCents", take.tuning.fineCents},
             {"midi", take.tuning.soundingMidi()},

@@ -239,7 +239,7 @@ std::vector<Take> makePieces(const Take& source, const std::vector<Piece>& piece
     return takes;
 }
 
-void addTakes(Instrument& instrument, std::vector<Take> takes, int layer)
+void addTakes(Instrument& instrument, std::vector<Take> takes, LayerId layer)
 {
     Layer* into = instrument.layer(layer);
     if (into == nullptr)

@@ -43,7 +43,7 @@ std::vector<Take> makePieces(const Take& source, const std::vector<Piece>& piece
 
 /// Adds takes with zones of their own to a layer, the first one where there is no such, and spreads
 /// its zones by their roots.
-void addTakes(Instrument& instrument, std::vector<Take> takes, int layer = 0);
+void addTakes(Instrument& instrument, std::vector<Take> takes, LayerId layer = {});
 /// Borders between neighbouring roots of a layer, half-way; the outer zones keep their outer ends.
 void spreadByRoots(const Instrument& instrument, Layer& layer);
 

@@ -90,7 +90,7 @@ TEST_CASE("layers are switched, named, moved and removed in their list", "[app][
     auto* list = keys.layers()->list();
     d.click(&keys, "Copy");
     REQUIRE(d.document().layers.size() == 2);
-    const int first = d.document().layers[0].id, second = d.document().layers[1].id;
+    const auto first = d.document().layers[0].id, second = d.document().layers[1].id;
     QTest::mouseClick(list, Qt::LeftButton, {}, list->switchRect(0).center().toPoint());
     CHECK_FALSE(d.document().layers[0].on);
     CHECK(d.session().layer().id == second); // switching is not choosing

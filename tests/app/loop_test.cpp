@@ -235,7 +235,7 @@ TEST_CASE("a search for loops ends in the take that it was made for", "[app][loo
             QString::fromStdString(sounds + "keepers-hum.flac")});
     }
     d.settle();
-    const int first = d.document().takes[0].id, second = d.document().takes[1].id;
+    const auto first = d.document().takes[0].id, second = d.document().takes[1].id;
     d.session().edit("Set up", [&](Instrument& i) {
         for (auto& take : i.takes) {
             take.loop.on = true;

@@ -276,13 +276,13 @@ TEST_CASE("lists are chosen from by click and by key", "[app][lists]")
         list.show();
         QSignalSpy chosen(&list, &TakeList::chosen), removed(&list, &TakeList::removeAsked);
         QTest::mouseClick(&list, Qt::LeftButton, {}, list.rowRect(1).center().toPoint());
-        CHECK(chosen.takeFirst().at(0).toInt() == 5);
+        CHECK(chosen.takeFirst().at(0).value<puretone::TakeId>() == 5);
         QTest::keyClick(&list, Qt::Key_Down);
-        CHECK(chosen.takeFirst().at(0).toInt() == 5);
+        CHECK(chosen.takeFirst().at(0).value<puretone::TakeId>() == 5);
         QTest::keyClick(&list, Qt::Key_Up);
         CHECK(chosen.isEmpty());
         QTest::keyClick(&list, Qt::Key_Delete);
-        CHECK(removed.takeFirst().at(0).toInt() == 3);
+        CHECK(removed.takeFirst().at(0).value<puretone::TakeId>() == 3);
         CHECK_FALSE(list.grab().isNull());
     }
     SECTION("notes")

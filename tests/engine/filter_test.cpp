@@ -246,7 +246,7 @@ TEST_CASE("filters, waves and glides: blocks of any size give the same bits", "[
     layer.lfo = {6.0, 30.0, 2.0, 0.5, 0.1};
     layer.notes = Notes::tied;
     layer.glideSeconds = 0.03;
-    const int second = duplicateLayer(instrument, 1);
+    const auto second = duplicateLayer(instrument, 1);
     instrument.layer(second)->notes = Notes::many;
     instrument.layer(second)->filter.kind = FilterKind::band;
     const std::vector<EventAt> events{{5, MidiEvent::noteOn(57, 90)},

@@ -86,8 +86,8 @@ Instrument toneOf(double midi)
 TEST_CASE("layers sound together, each at its level and place, or not at all", "[engine][layers]")
 {
     auto instrument = levels({0.1f});
-    const int second = duplicateLayer(instrument, 1);
-    REQUIRE(second > 1);
+    const auto second = duplicateLayer(instrument, 1);
+    REQUIRE(second.value > 1);
     Layer& copy = *instrument.layer(second);
     copy.levelDb = -6.0205999;
     copy.pan = 1.0; // right only

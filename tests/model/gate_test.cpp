@@ -80,7 +80,7 @@ TEST_CASE("names that mean nothing are refused, not taken for others", "[model][
 TEST_CASE("takes and zones that share a number are refused", "[model][gate][bad-input]")
 {
     const auto document = everyKindOfValue();
-    const int first = document.takes[0].id, zone = document.layers[0].zones[0].id;
+    const int first = document.takes[0].id.value, zone = document.layers[0].zones[0].id.value;
     CHECK_FALSE(readWith(document, with(document, "/takes/1/id", first)));
     CHECK_FALSE(readWith(document, with(document, "/takes/0/id", 0)));
     CHECK_FALSE(readWith(document, with(document, "/layers/0/zones/1/id", zone)));

@@ -14,7 +14,7 @@ namespace {
 Instrument layered()
 {
     auto instrument = everyKindOfValue();
-    const int second = duplicateLayer(instrument, instrument.layers[0].id);
+    const auto second = duplicateLayer(instrument, instrument.layers[0].id);
     Layer& layer = *instrument.layer(second);
     layer.name = "On release, \xE2\x99\xAF";
     layer.on = false;
@@ -62,16 +62,16 @@ TEST_CASE("a copy of a layer has ids of its own and stands behind it", "[model][
 {
     auto instrument = layered();
     const auto before = instrument.layers.size();
-    const int id = duplicateLayer(instrument, instrument.layers[0].id);
+    const auto id = duplicateLayer(instrument, instrument.layers[0].id);
     CHECK(instrument.layers.size() == before + 1);
     CHECK(instrument.layers[1].id == id);
     CHECK(instrument.layers[1].name == instrument.layers[0].name + " copy");
-    std::set<int> ids;
+    std::set<ZoneId> ids;
     for (const auto& zone : instrument.allZones())
         CHECK(ids.insert(zone.id).second);
     CHECK(duplicateLayer(instrument, 999) == 0);
     while (instrument.layers.size() < mostLayers)
-        CHECK(addLayer(instrument) > 0);
+        CHECK(bool(addLayer(instrument)));
     CHECK(addLayer(instrument) == 0);
     CHECK(duplicateLayer(instrument, id) == 0);
 }

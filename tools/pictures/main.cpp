@@ -59,8 +59,8 @@ void addLayers(MainWindow& window)
 {
     auto& session = window.session();
     session.edit("Layers", [](Instrument& next) {
-        const int valve = duplicateLayer(next, next.layers[0].id);
-        const int closing = duplicateLayer(next, valve);
+        const auto valve = duplicateLayer(next, next.layers[0].id);
+        const auto closing = duplicateLayer(next, valve);
         Layer& tone = next.layers[0];
         tone.name = "Pipe";
         Layer& opens = *next.layer(valve);

@@ -44,7 +44,7 @@ private:
 
     Session& session_;
     std::optional<LoopCandidate> seam_;
-    int seamOf_ = 0; ///< Take::id.
+    TakeId seamOf_;
     AudioPtr seamSound_;
     std::optional<LoopRemedy> remedy_; ///< Of seam_.
     std::optional<Hz> tone_;

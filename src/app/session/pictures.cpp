@@ -84,7 +84,7 @@ void Pictures::makePeaks()
         }
         peaks_.push_back({audio, nullptr});
         session_.background().run(
-            JobKey(JobKind::peaks, std::to_string(t.id) + t.recording->hash),
+            JobKey(JobKind::peaks, std::to_string(t.id.value) + t.recording->hash),
             Background::Running::finish,
             [audio](
                 const Progress&) -> Pyramid { return std::make_shared<const PeakPyramid>(audio); },

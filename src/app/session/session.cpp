@@ -36,7 +36,7 @@ const Take* Session::take() const
     return takes.empty() ? nullptr : &takes.front();
 }
 
-void Session::showTake(int id)
+void Session::showTake(TakeId id)
 {
     shownTake_ = id;
     splitting_.leave();
@@ -50,7 +50,7 @@ const Layer& Session::layer() const
     return instrument().layers.front();
 }
 
-void Session::showLayer(int id)
+void Session::showLayer(LayerId id)
 {
     shownLayer_ = id;
     emit changed();
@@ -184,7 +184,7 @@ void Session::findMissingFacts()
         Background::Lane::bulk);
 }
 
-void Session::removeTake(int id)
+void Session::removeTake(TakeId id)
 {
     edit(tr("Remove take"), [&](Instrument& next) {
         std::erase_if(next.takes, [&](const Take& t) { return t.id == id; });

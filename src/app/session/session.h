@@ -49,11 +49,11 @@ public:
     /// The take on screen; null in an empty instrument.
     const Take* take() const;
     /// Shows another take; changes nothing in the document.
-    void showTake(int id);
+    void showTake(TakeId id);
     /// The layer on screen; there is always one.
     const Layer& layer() const;
     /// Shows another layer; changes nothing in the document.
-    void showLayer(int id);
+    void showLayer(LayerId id);
     const Naming& naming() const { return naming_; }
     void setNaming(const Naming& naming);
 
@@ -69,7 +69,7 @@ public:
         int gesture = 0);
     /// The same for the layer on screen.
     void editLayer(const QString& name, const std::function<void(Layer&)>& change, int gesture = 0);
-    void removeTake(int id);
+    void removeTake(TakeId id);
     int newGesture() { return ++gestures_; }
     void abandon(int gesture);
     void undo();
@@ -96,8 +96,8 @@ private:
     Player player_;
     Naming naming_;
     int gestures_ = 0;
-    int shownTake_ = 0;
-    int shownLayer_ = 0;
+    TakeId shownTake_;
+    LayerId shownLayer_;
     Background background_;
     Hearing hearing_;
     Pictures pictures_;

@@ -112,10 +112,10 @@ void Splitting::make(const std::optional<NoteSeries>& series)
         [this, of = session_.keyOf(*current)](const Takes& takes) {
             if (takes.empty() || session_.take(of) == nullptr)
                 return;
-            const int id = of.take;
+            const TakeId id = of.take;
             session_.edit(tr("Split into %1 takes").arg(takes.size()), [&](Instrument& next) {
                 std::erase_if(next.takes, [&](const Take& t) { return t.id == id; });
-                int into = session_.layer().id;
+                LayerId into = session_.layer().id;
                 for (auto& l : next.layers)
                     if (std::erase_if(l.zones, [&](const Zone& z) { return z.take == id; }) > 0)
                         into = l.id;

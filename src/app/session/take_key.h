@@ -8,7 +8,7 @@ namespace puretone::app {
 /// A take of one of the documents: ids alone recur from document to document.
 struct TakeKey {
     History::DocumentId document = 0;
-    int take = 0; ///< Take::id.
+    TakeId take;
     bool operator==(const TakeKey&) const = default;
 };
 

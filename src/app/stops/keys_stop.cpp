@@ -101,7 +101,7 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
                 if (layer != nullptr && layer->zones.size() > 1) {
                     spreadByRoots(next, *layer);
                 } else if (Zone* zone = zoneShown(next)) {
-                    const int id = zone->id;
+                    const ZoneId id = zone->id;
                     *zone = proposeZone(*t);
                     zone->id = id;
                 }

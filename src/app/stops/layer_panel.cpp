@@ -19,27 +19,27 @@ LayerPanel::LayerPanel(Session& session, FieldColumn* into)
     remove_ = buttons[2];
     into->addRule();
     connect(buttons[0], &QPushButton::clicked, this, [this] {
-        int made = 0;
+        LayerId made;
         session_.edit(tr("Add layer"), [&](Instrument& next) { made = addLayer(next); });
         session_.showLayer(made);
     });
     connect(copy_, &QPushButton::clicked, this, [this] {
-        int made = 0;
+        LayerId made;
         session_.edit(tr("Copy layer"),
             [&, id = session_.layer().id](Instrument& next) { made = duplicateLayer(next, id); });
         session_.showLayer(made);
     });
     connect(remove_, &QPushButton::clicked, this, [this] { remove(session_.layer().id); });
-    connect(list_, &LayerList::chosen, this, [this](int id) { session_.showLayer(id); });
+    connect(list_, &LayerList::chosen, this, [this](LayerId id) { session_.showLayer(id); });
     connect(list_, &LayerList::removeAsked, this, &LayerPanel::remove);
     connect(list_, &LayerList::moveAsked, this, &LayerPanel::move);
-    connect(list_, &LayerList::switched, this, [this](int id, bool on) {
+    connect(list_, &LayerList::switched, this, [this](LayerId id, bool on) {
         session_.edit(on ? tr("Switch layer on") : tr("Switch layer off"), [&](Instrument& next) {
             if (Layer* layer = next.layer(id))
                 layer->on = on;
         });
     });
-    connect(list_, &LayerList::renamed, this, [this](int id, const QString& name) {
+    connect(list_, &LayerList::renamed, this, [this](LayerId id, const QString& name) {
         session_.edit(tr("Name layer"), [&](Instrument& next) {
             if (Layer* layer = next.layer(id))
                 layer->name = name.toStdString();
@@ -96,7 +96,7 @@ void LayerPanel::connectField(
         });
 }
 
-void LayerPanel::remove(int id)
+void LayerPanel::remove(LayerId id)
 {
     session_.edit(tr("Remove layer"), [&](Instrument& next) {
         // The last one stays: an instrument has at least one.
@@ -105,7 +105,7 @@ void LayerPanel::remove(int id)
     });
 }
 
-void LayerPanel::move(int id, int by)
+void LayerPanel::move(LayerId id, int by)
 {
     session_.edit(tr("Move layer"), [&](Instrument& next) {
         const Layer* layer = next.layer(id);

@@ -21,8 +21,8 @@ public:
 private:
     void connectField(
         ValueField* field, const QString& step, std::function<void(Layer&, double)> change);
-    void remove(int id);
-    void move(int id, int by);
+    void remove(LayerId id);
+    void move(LayerId id, int by);
 
     Session& session_;
     LayerList* list_;

@@ -180,7 +180,7 @@ std::optional<double> MendPanel::tone() const
 void MendPanel::refresh()
 {
     const Take* take = session_.take();
-    const int shown = take != nullptr ? take->id : 0;
+    const TakeId shown = take != nullptr ? take->id : TakeId();
     if (shown != takeShown_)
         marked_.reset();
     takeShown_ = shown;

@@ -40,7 +40,7 @@ private:
     ChoiceField *target_, *overtones_;
     QPushButton *remove_, *alone_, *keep_;
     std::optional<double> marked_;
-    int takeShown_ = 0;
+    TakeId takeShown_;
     int gesture_ = 0;
 };
 

@@ -50,7 +50,7 @@ private:
     QPushButton *switch_, *remove_, *again_, *copy_;
     std::vector<QWidget*> all_; ///< Every field, hidden unless the chosen treatment has it.
     int chosen_ = -1;
-    int takeShown_ = 0;
+    TakeId takeShown_;
     int gesture_ = 0;
 };
 

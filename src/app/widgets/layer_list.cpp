@@ -19,7 +19,7 @@ LayerList::LayerList(QWidget* parent)
                   "Alt with the arrows moves, Delete removes."));
 }
 
-void LayerList::setLayers(const std::vector<Layer>& layers, int shown)
+void LayerList::setLayers(const std::vector<Layer>& layers, LayerId shown)
 {
     layers_ = layers;
     shown_ = shown;

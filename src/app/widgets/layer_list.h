@@ -15,18 +15,18 @@ class LayerList : public QWidget {
 
 public:
     explicit LayerList(QWidget* parent = nullptr);
-    void setLayers(const std::vector<Layer>& layers, int shown);
+    void setLayers(const std::vector<Layer>& layers, LayerId shown);
     QRectF rowRect(std::size_t index) const;
     /// Where a row's switch lies.
     QRectF switchRect(std::size_t index) const;
     QSize sizeHint() const override { return {200, int(rowHeight) * int(layers_.size())}; }
 
 signals:
-    void chosen(int id);
-    void switched(int id, bool on);
-    void renamed(int id, const QString& name);
-    void moveAsked(int id, int by);
-    void removeAsked(int id);
+    void chosen(puretone::LayerId id);
+    void switched(puretone::LayerId id, bool on);
+    void renamed(puretone::LayerId id, const QString& name);
+    void moveAsked(puretone::LayerId id, int by);
+    void removeAsked(puretone::LayerId id);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -41,7 +41,7 @@ private:
     void rename(int row);
 
     std::vector<Layer> layers_;
-    int shown_ = 0;
+    LayerId shown_;
     QLineEdit* editor_ = nullptr; ///< While a name is typed.
 };
 

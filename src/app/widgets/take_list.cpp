@@ -18,7 +18,7 @@ TakeList::TakeList(QWidget* parent)
     setToolTip(tr("Click a take to work on it; Delete removes the one on screen"));
 }
 
-void TakeList::setRows(std::vector<TakeRow> rows, int shown)
+void TakeList::setRows(std::vector<TakeRow> rows, TakeId shown)
 {
     const bool grown = rows.size() != rows_.size();
     rows_ = std::move(rows);

@@ -11,7 +11,7 @@ namespace puretone::app {
 
 /// What one row of the list shows.
 struct TakeRow {
-    int id = 0;
+    TakeId id;
     QString name;
     QString root; ///< "C4".
     QString concern; ///< "no loop yet"; empty when all is well.
@@ -25,13 +25,13 @@ class TakeList : public QWidget {
 
 public:
     explicit TakeList(QWidget* parent = nullptr);
-    void setRows(std::vector<TakeRow> rows, int shown);
+    void setRows(std::vector<TakeRow> rows, TakeId shown);
     QRectF rowRect(std::size_t index) const;
     QSize sizeHint() const override { return {168, int(rowHeight) * int(rows_.size())}; }
 
 signals:
-    void chosen(int id);
-    void removeAsked(int id);
+    void chosen(puretone::TakeId id);
+    void removeAsked(puretone::TakeId id);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -41,7 +41,7 @@ protected:
 private:
     static constexpr double rowHeight = 56.0;
     std::vector<TakeRow> rows_;
-    int shown_ = 0;
+    TakeId shown_;
 };
 
 } // namespace puretone::app

@@ -27,7 +27,7 @@ ZoneView::ZoneView(QWidget* parent)
 }
 
 void ZoneView::setInstrument(
-    const Instrument& instrument, int shownTake, const Layer& layer, const Naming& naming)
+    const Instrument& instrument, TakeId shownTake, const Layer& layer, const Naming& naming)
 {
     shownTake_ = shownTake;
     zones_ = layer.zones;

@@ -18,7 +18,7 @@ public:
     /// @param shownTake The take on screen, whose block stands out. @param layer The layer whose
     ///        zones can be dragged; those of others stand behind them.
     void setInstrument(
-        const Instrument& instrument, int shownTake, const Layer& layer, const Naming& naming);
+        const Instrument& instrument, TakeId shownTake, const Layer& layer, const Naming& naming);
     /// Where a zone's block lies.
     QRectF blockRect(const Zone& zone) const;
     QSize minimumSizeHint() const override { return {300, 160}; }
@@ -37,7 +37,7 @@ protected:
 private:
     enum class Edge { none, low, high, quiet, loud };
     struct Hit {
-        int zone = 0;
+        ZoneId zone;
         Edge edge = Edge::none;
     };
     Hit hitAt(QPointF position) const;
@@ -50,7 +50,7 @@ private:
     std::vector<Zone> behind_; ///< Of other layers that are on.
     std::vector<Take> takes_;
     Naming naming_;
-    int shownTake_ = 0;
+    TakeId shownTake_;
     Hit grabbed_;
     Zone atGrab_;
     QPointF grabPoint_;
