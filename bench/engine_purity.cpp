@@ -106,6 +106,7 @@ Purity worstPurity()
 {
     Purity worst{1e9, 1e9};
     std::vector<double> many;
+    many.reserve(34);
     for (int k = 0; k < 34; ++k)
         many.push_back(170.3 + 500.7 * k);
     for (const double semitones : {-48.0, -31.4, -24.0, -12.0, -7.3, -1.0, 0.0, 0.37, 1.0, 2.0, 3.6,

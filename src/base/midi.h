@@ -37,13 +37,12 @@ inline std::optional<MidiEvent> parseMidi(std::span<const std::uint8_t> bytes)
     using Kind = MidiEvent::Kind;
     if (bytes.size() < 3 || (bytes[1] | bytes[2]) > 127)
         return std::nullopt;
-    switch (bytes[0] & 0xf0U) {
-    case 0x90:
-        if (bytes[2] > 0)
-            return MidiEvent::noteOn(bytes[1], bytes[2]);
-        return MidiEvent::noteOff(bytes[1]); // velocity 0 is a note-off
-    case 0x80:
+    const unsigned status = bytes[0] & 0xf0U;
+    if (status == 0x80 || (status == 0x90 && bytes[2] == 0)) // velocity 0 is a note-off
         return MidiEvent::noteOff(bytes[1]);
+    switch (status) {
+    case 0x90:
+        return MidiEvent::noteOn(bytes[1], bytes[2]);
     case 0xb0:
         if (bytes[1] == 120 || bytes[1] == 123)
             return MidiEvent::allOff();

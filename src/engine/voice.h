@@ -161,22 +161,22 @@ private:
     double glideStep_ = 0.0; ///< Semitones in each cell; 0 for the short way of a turned tuning.
     double speed_ = 0.0; ///< At the next cell's first frame.
     double spoken_ = 0.0; ///< Octaves that `speed_` stands for.
+    std::uint64_t age_ = 0;
+    std::uint64_t event_ = 0;
+    int key_ = 0;
+    int velocity_ = 100;
+    int unison_ = 0;
     bool mono_ = false; ///< One channel is read.
     bool wentRound_ = false;
     bool letGo_ = false;
-    int key_ = 0;
-    std::uint64_t age_ = 0;
-    std::uint64_t event_ = 0;
-    int velocity_ = 100;
-    int unison_ = 0;
     bool follows_ = false; ///< The gains are on their way to others.
+    bool fadesToGoAgain_ = false; ///< And not because it is to end.
     /// At the cell's first frame and behind its last one.
     double gainLeft_ = 1.0, gainRight_ = 1.0, gainLeftTo_ = 1.0, gainRightTo_ = 1.0;
     double ramp_ = 1.0, rampStep_ = 0.0; ///< At the cell's first frame, and for each frame.
     /// Heard again and again: from here, for so many frames of the recording; 0 for a whole note.
     double againFrom_ = 0.0, againFrames_ = 0.0;
     double travelled_ = 0.0; ///< Since it last began there.
-    bool fadesToGoAgain_ = false; ///< And not because it is to end.
 
     using Cell = std::array<float, cellFrames>;
     alignas(32) Cell readLeft_{}, readRight_{};

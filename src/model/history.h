@@ -27,8 +27,8 @@ public:
     /// Numbers the documents that were begun here, from 0.
     using DocumentId = int;
 
-    explicit History(Instrument start = {})
-        : current_{std::move(start), 0}
+    explicit History(const Instrument& start = {})
+        : current_{start, 0}
         , homes_{{"", withoutSounds(current_.value)}}
     {
     }
