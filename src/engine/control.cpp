@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <numbers>
+#include <utility>
 
 namespace puretone {
 
@@ -71,12 +72,14 @@ const Make rest = restPlainly;
 
 void ControlGroup::makeWaves() noexcept
 {
-    waves(*this);
+    if (std::exchange(wavesWanted, false))
+        waves(*this);
 }
 
 void ControlGroup::makeRest() noexcept
 {
-    rest(*this);
+    if (std::exchange(restWanted, false))
+        rest(*this);
 }
 
 } // namespace puretone

@@ -39,6 +39,15 @@ void Limiter::prepare(double rate)
     before_ = 0.0f;
 }
 
+/// The one that has waited for `latency_` frames.
+Limiter::Frame Limiter::delayed(Frame frame) noexcept
+{
+    std::swap(frame, line_[lineAt_]);
+    if (++lineAt_ == line_.size())
+        lineAt_ = 0;
+    return frame;
+}
+
 /// A peak between two frames concerns both of them.
 double Limiter::needed(float peak) noexcept
 {
@@ -76,12 +85,9 @@ float Limiter::process(float& left, float& right) noexcept
     oldest = risen_;
     recentAt_ = (recentAt_ + 1) % recent_.size();
     const auto gain = float(std::min(1.0, sum_ / double(length_)));
-    Frame& waiting = line_[lineAt_];
-    const Frame out{gain * waiting.left, gain * waiting.right};
-    waiting = {left, right};
-    lineAt_ = (lineAt_ + 1) % line_.size();
-    left = out.left;
-    right = out.right;
+    const Frame out = delayed({left, right});
+    left = gain * out.left;
+    right = gain * out.right;
     return gain;
 }
 

@@ -27,8 +27,14 @@ public:
     int latency() const noexcept { return latency_; }
     /// One frame. @return The gain, 0 to 1, that was applied.
     float process(float& left, float& right) noexcept;
+    /// One frame while it is off: only remembered, so that it can be switched on.
+    void remember(float left, float right) noexcept { (void)delayed({left, right}); }
 
 private:
+    struct Frame {
+        float left = 0.0f, right = 0.0f;
+    };
+    Frame delayed(Frame frame) noexcept;
     double needed(float peak) noexcept;
     double leastOfLast(double gain) noexcept;
 
@@ -36,9 +42,6 @@ private:
     float ceiling_ = 1.0f;
     double rise_ = 0.0;
     TruePeak left_, right_;
-    struct Frame {
-        float left = 0.0f, right = 0.0f;
-    };
     std::vector<Frame> line_; ///< Waiting for their gain.
     std::size_t lineAt_ = 0;
     /// The running minimum: gains that may still be the least, rising, with their frames.

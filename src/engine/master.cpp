@@ -29,12 +29,14 @@ void Master::prepare(double rate)
 
 void Master::limit(float& left, float& right) noexcept
 {
+    if (share_ <= 0.0f && !limiting()) {
+        limiter_.remember(left, right);
+        return;
+    }
     float l = left, r = right;
     const float gain = limiter_.process(l, r);
     const float wanted = limiting() ? 1.0f : 0.0f;
     share_ += std::clamp(wanted - share_, -shareStep_, shareStep_);
-    if (share_ <= 0.0f)
-        return;
     left = share_ >= 1.0f ? l : left + share_ * (l - left);
     right = share_ >= 1.0f ? r : right + share_ * (r - right);
     if (gain < least_.load(std::memory_order_relaxed))

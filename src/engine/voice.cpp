@@ -106,9 +106,12 @@ void Voice::start(const VoiceStart& how) noexcept
 
 void Voice::askWave(int frames, ControlGroup& control, std::size_t lane) noexcept
 {
+    if (!layer().lfo.moves())
+        return;
     lfoSeconds_ += frames / rate_;
     const double turns = layer().lfo.hz * lfoSeconds_;
     control.turns[lane] = float(turns - nearestWhole(turns));
+    control.wavesWanted = true;
 }
 
 /// What the slow wave and the other hands on pitch, level and cutoff ask for, at the end of the
@@ -116,13 +119,18 @@ void Voice::askWave(int frames, ControlGroup& control, std::size_t lane) noexcep
 void Voice::askRest(Bend bend, int frames, ControlGroup& control, std::size_t lane) noexcept
 {
     const Lfo& lfo = layer().lfo;
-    const double there = lfo.fadeSeconds > 0.0 ? std::min(1.0, lfoSeconds_ / lfo.fadeSeconds) : 1.0;
-    const double wave = there * double(control.wave[lane]);
+    double wave = 0.0;
+    if (lfo.moves())
+        wave = double(control.wave[lane])
+            * (lfo.fadeSeconds > 0.0 ? std::min(1.0, lfoSeconds_ / lfo.fadeSeconds) : 1.0);
     lfoSemitones_ = wave * lfo.pitchCents / 100.0;
     control.levelOctaves[lane] = float(wave * lfo.levelDb * 0.16609640474436813);
     glideTuning();
-    control.octaves[lane] = semitonesAt(bend.to) / 12.0;
+    const double octaves = semitonesAt(bend.to) / 12.0;
+    control.octaves[lane] = octaves;
     const Filter& filter = layer().filter;
+    if (octaves != spoken_ || lfo.levelDb > 0.0 || filter.kind != FilterKind::off)
+        control.restWanted = true;
     if (filter.kind == FilterKind::off)
         return;
     if (filter.envelopeOctaves != 0.0)
@@ -137,7 +145,7 @@ void Voice::askRest(Bend bend, int frames, ControlGroup& control, std::size_t la
 void Voice::readCell(int from, const ControlGroup& control, std::size_t lane) noexcept
 {
     lfoGain_ = lfoGainTo_;
-    lfoGainTo_ = double(control.gain[lane]);
+    lfoGainTo_ = layer().lfo.levelDb > 0.0 ? double(control.gain[lane]) : 1.0;
     const Filter& filter = layer().filter;
     if (filter.kind != FilterKind::off || !filter_.idle())
         filter_.set(filter, control, lane);

@@ -22,6 +22,7 @@ void setTo(FilterRun& run, const Filter& filter, double cutoff)
     ControlGroup control;
     run.ask(filter, control, 3);
     control.cutoff[3] = float(cutoff / rate);
+    control.restWanted = true;
     control.makeRest();
     run.set(filter, control, 3);
 }

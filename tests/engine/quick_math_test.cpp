@@ -46,6 +46,7 @@ TEST_CASE("a voice's control values do not depend on its neighbours", "[engine][
     alone.cutoffOctaves[to] = all.cutoffOctaves[from];
     alone.damping[0][to] = alone.damping[1][to] = all.damping[0][from];
     for (auto* group : {&all, &alone}) {
+        group->wavesWanted = group->restWanted = true;
         group->makeWaves();
         group->makeRest();
     }
