@@ -30,12 +30,17 @@ void History::push(const std::string& name, State after, int gesture)
 
 void History::learn(Instrument next)
 {
+    std::vector<const Take*> learned;
+    for (const auto& take : next.takes)
+        if (const Take* was = current_.value.take(take.id);
+            was == nullptr || !was->facts.isThatOf(take.facts))
+            learned.push_back(&take);
     const auto pass = [&](State& state) {
         if (state.document != current_.document)
             return;
-        for (const auto& knows : next.takes)
-            if (Take* take = state.value.take(knows.id); take != nullptr && *take == knows)
-                take->facts = knows.facts;
+        for (const Take* knows : learned)
+            if (Take* take = state.value.take(knows->id); take != nullptr && *take == *knows)
+                take->facts = knows->facts;
     };
     for (auto& step : steps_) {
         pass(step.before);

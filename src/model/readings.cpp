@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/readings.h"
 
+#include "model/name_note.h"
+
 #include "base/quantity.h"
 
 namespace puretone {
@@ -32,12 +34,39 @@ bool contradictsSeries(const Take& take)
         > seriesTolerance;
 }
 
+namespace {
+
+/// What the file's name says, in the octave that is nearest to the reading where the note agrees:
+/// octaves are counted in several ways.
+void addNamed(const Take& take, std::vector<PitchChoice>& choices)
+{
+    const auto named = noteInName(take.recording->fileName);
+    if (!named)
+        return;
+    constexpr double agrees = 0.6; // semitones
+    double midi = *named + Tuning::offset(take.tuning.a4);
+    for (auto& choice : choices) {
+        const double off = choice.midi - midi;
+        const double octaves = 12.0 * std::round(off / 12.0);
+        if (std::abs(off - octaves) > agrees || std::abs(octaves) > 24.0)
+            continue;
+        choice.reason += ", as the file's name says";
+        return;
+    }
+    midi = std::clamp(midi, 0.0, 127.0);
+    choices.insert(choices.begin() + (choices.empty() ? 0 : 1),
+        PitchChoice{midi, 0.0, "from the file's name"});
+}
+
+} // namespace
+
 std::vector<PitchChoice> pitchChoices(const Take& take)
 {
     auto choices = take.facts->pitch.choices;
     if (const auto& given = take.recording->sampler)
         choices.insert(choices.begin() + (choices.empty() ? 0 : 1),
             PitchChoice{given->midi, 0.0, "from the file"});
+    addNamed(take, choices);
     return choices;
 }
 
