@@ -139,3 +139,22 @@ TEST_CASE(
     CHECK(d.document().layers[0].glideSeconds == Approx(0.2));
     CHECK(d.document().layers[0].bendSemitones == 12.0);
 }
+
+TEST_CASE("takes that share a root take turns after one click, and undo brings them back",
+    "[app][layers][layout]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.session().opening().addFiles({QString::fromStdString(sounds + "fog-horn.flac"),
+        QString::fromStdString(sounds + "buoy-bell.flac")});
+    d.settle();
+    REQUIRE(d.document().takes.size() == 3);
+    const auto before = d.document();
+    d.goTo(Stop::keys);
+    d.click(d.window.stop(Stop::keys), "Lay out by roots");
+    d.settle();
+    CHECK(d.document().layers[0].sameKeys == SameKeys::inTurn);
+    CHECK(d.session().history().undoName() == "Lay out by roots");
+    d.session().undo();
+    CHECK(d.document() == before);
+}

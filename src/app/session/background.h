@@ -25,6 +25,7 @@ enum class JobKind {
     recover, // what is opened
     notesInside,
     split,
+    layOut,
     treat,
     hearAgain,
     copyTreatments,

@@ -1,12 +1,30 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/stops/keys_stop.h"
 
+#include "base/quantity.h"
+#include "model/lay_out.h"
+
 #include "app/theme/theme.h"
 #include "model/take_maker.h"
 
 namespace puretone::app {
 
 namespace {
+
+QString wordsFor(const LaidOut& done)
+{
+    QString words = done.roots == 1
+        ? KeysStop::tr("All %1 takes of this layer have one root").arg(done.takes)
+        : KeysStop::tr("%1 takes on %2 roots, borders halfway between them")
+              .arg(done.takes)
+              .arg(done.roots);
+    if (done.shared == LaidOut::Shared::byTouch)
+        words += KeysStop::tr("; those of one root sound by touch, their levels %1 apart or more")
+                     .arg(typeset(formatDecibels({done.leastStepDb})));
+    else if (done.shared == LaidOut::Shared::inTurn)
+        words += KeysStop::tr("; those of one root sound in turn");
+    return words + KeysStop::tr(".");
+}
 
 std::array<int*, 4> fadesOf(Zone& zone)
 {
@@ -22,6 +40,9 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
     bench()->addWidget(zones_, 1);
     layers_ = new LayerPanel(s, details());
     const auto naming = [this] { return session().naming(); };
+    layOut_ = details()->addButton(tr("Lay out by roots"),
+        tr("Borders halfway between the roots of this layer's takes; those that share a root sound "
+           "by touch where their levels differ clearly, otherwise in turn"));
     details()->addHeading(tr("Its keys"));
     take_ = details()->addReading(tr("Take"), tr("What these keys play"));
     root_ = details()->addReading(
@@ -94,6 +115,7 @@ KeysStop::KeysStop(Session& s, QWidget* parent)
                     layer->zones.push_back(zone);
             });
     });
+    connect(layOut_, &QPushButton::clicked, this, &KeysStop::layOutLayer);
     connect(again_, &QPushButton::clicked, this, [this] {
         if (const Take* t = session().take())
             session().edit(tr("Propose key range"), [&](Instrument& next) {
@@ -149,6 +171,29 @@ void KeysStop::showTogether(const Instrument& instrument, const Zone* shown)
                            .arg(names.join(tr(", "))));
 }
 
+/// Levels are compared beside the window.
+void KeysStop::layOutLayer()
+{
+    struct Work {
+        Instrument before, laid;
+        LaidOut done;
+    };
+    session().background().run(
+        JobKind::layOut, Background::Running::cancel,
+        [work = Work{session().instrument(), session().instrument(), {}},
+            id = session().layer().id](const Progress&) mutable {
+            work.done = layOut(work.laid, id);
+            return std::move(work);
+        },
+        [this](const Work& work) {
+            if (!(session().instrument() == work.before))
+                return; // it was changed meanwhile: ask again
+            session().edit(
+                tr("Lay out by roots"), [&](Instrument& next) { next.layers = work.laid.layers; });
+            session().say(wordsFor(work.done), false);
+        });
+}
+
 void KeysStop::refresh()
 {
     const Instrument& instrument = session().instrument();
@@ -162,6 +207,7 @@ void KeysStop::refresh()
     for (auto* field : {low_, high_, quiet_, loud_, level_, place_, tune_, fades_[0], fades_[1],
              fades_[2], fades_[3]})
         field->setFieldEnabled(has);
+    layOut_->setEnabled(session().layer().zones.size() > 1);
     again_->setVisible(has || onScreen == nullptr);
     give_->setVisible(!has && onScreen != nullptr);
     take_->clear();

@@ -20,13 +20,14 @@ public:
 private:
     /// The zone that plays the take on screen; null where there is none.
     Zone* zoneShown(Instrument& instrument);
+    void layOutLayer();
     void showTogether(const Instrument& instrument, const Zone* shown);
     ZoneView* zones_;
     QLabel *take_, *root_, *together_;
     LayerPanel* layers_;
     ValueField *low_, *high_, *quiet_, *loud_, *level_, *place_, *tune_;
     std::array<ValueField*, 4> fades_;
-    QPushButton *again_, *give_;
+    QPushButton *layOut_, *again_, *give_;
 };
 
 } // namespace puretone::app
