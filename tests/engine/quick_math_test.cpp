@@ -12,7 +12,7 @@ TEST_CASE("quick functions are as near as they say", "[engine][math]")
 {
     for (double x = -40.0; x < 40.0; x += 0.00371) {
         CAPTURE(x);
-        REQUIRE(std::abs(quickExp2(x) / std::exp2(x) - 1.0) < 8e-9);
+        REQUIRE(std::abs(quickExp2(x) / std::exp2(x) - 1.0) < 1e-12);
         REQUIRE(std::abs(double(quickExp2(float(x))) / std::exp2(double(float(x))) - 1.0) < 3e-7);
         REQUIRE(nearestWhole(x) == std::round(x));
     }
