@@ -14,13 +14,14 @@ const TruePeak::Coefficients& TruePeak::coefficients()
     static const Coefficients made = [] {
         // Narrow enough to reach far up, wide enough for 60 dB.
         constexpr double kaiserBeta = 6.0;
+        constexpr int half = taps / 2;
         Coefficients table{};
         auto& h = table.h;
         for (int phase = 0; phase < phases; ++phase)
             for (int tap = 0; tap < taps; ++tap) {
-                const double at = tap - (taps / 2 - 1) - double(phase) / phases;
+                const double at = tap - (half - 1) - double(phase) / phases;
                 const double angle = std::numbers::pi * at;
-                const double share = at / (taps / 2.0);
+                const double share = at / half;
                 const double window = std::abs(share) >= 1.0
                     ? 0.0
                     : besselI0(kaiserBeta * std::sqrt(1.0 - share * share)) / besselI0(kaiserBeta);
@@ -45,7 +46,7 @@ TruePeak::TruePeak()
 
 float TruePeak::push(float sample, float matters) noexcept
 {
-    line_[std::size_t(at_)] = line_[std::size_t(at_ + taps)] = sample;
+    line_[std::size_t(at_)] = line_[std::size_t(at_) + taps] = sample;
     at_ = (at_ + 1) % taps;
     loudFor_ = std::abs(sample) * table_->mostGain > matters ? taps : std::max(0, loudFor_ - 1);
     if (loudFor_ == 0)

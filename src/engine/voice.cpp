@@ -411,8 +411,9 @@ void Voice::fade(const ReadingWay& way, int from, int count) noexcept
         return;
     for (int i = 0; i < count; ++i) {
         const float gain = fades.at(way.place + i * way.step + 0.5 * i * (i - 1.0) * way.change);
-        readLeft_[std::size_t(from + i)] *= gain;
-        readRight_[std::size_t(from + i)] *= gain;
+        const auto at = std::size_t(from) + std::size_t(i);
+        readLeft_[at] *= gain;
+        readRight_[at] *= gain;
     }
 }
 
