@@ -2,8 +2,11 @@
 #include "engine/quick_math.h"
 
 #include "engine/control.h"
+#include "engine/render.h"
+#include "support/takes.h"
 
 #include <catch2/catch.hpp>
+#include <complex>
 #include <numbers>
 
 using namespace puretone;
@@ -56,4 +59,30 @@ TEST_CASE("a voice's control values do not depend on its neighbours", "[engine][
     CHECK(alone.a1[1][to] == all.a1[1][from]);
     CHECK(alone.a3[0][to] == all.a3[0][from]);
     CHECK(all.speed[3] == Approx(1.0));
+}
+
+TEST_CASE("a note does not drift away from its pitch", "[engine][math]")
+{
+    constexpr double rate = 48000.0, hz = 1000.0;
+    const double played = hz * std::exp2(6.0 / 12.0);
+    const auto instrument =
+        probe::instrumentOf(probe::plainTake(probe::mono(probe::sine(hz, rate, 7.0)), 60.0));
+    const auto audio = renderEvents(instrument, *parseNotes("66:0:4.5:100"), rate, 0.1);
+    const auto& out = audio.channels[0];
+    REQUIRE(out.size() > std::size_t(4.4 * rate));
+    // Turns by which the note is ahead of a tone of its pitch, around a moment.
+    const auto ahead = [&](double seconds) {
+        std::complex<double> sum = 0.0;
+        const auto from = std::size_t(seconds * rate);
+        constexpr std::size_t count = 9600;
+        for (std::size_t i = 0; i < count; ++i) {
+            const double window =
+                0.5 - 0.5 * std::cos(2.0 * std::numbers::pi * double(i) / double(count));
+            sum += window * double(out[from + i])
+                * std::polar(1.0, -2.0 * std::numbers::pi * played * double(from + i) / rate);
+        }
+        return std::arg(sum) / (2.0 * std::numbers::pi);
+    };
+    // Half a hundred-millionth beside the pitch would be 3e-5 turns in four seconds.
+    CHECK(std::abs(ahead(4.1) - ahead(0.1)) < 5e-6);
 }
