@@ -7,6 +7,7 @@
 #include "base/large_memory.h"
 #include "bench/engine_cases.h"
 #include "engine/reading.h"
+#include "engine/wide_vectors.h"
 
 #include <cstdio>
 #include <cstring>
@@ -37,9 +38,9 @@ void voices()
             {"ours without filter and wave", [&](int b) { return ourCost(plain, b); }},
             {"ours without AVX2, one channel",
                 [&](int b) {
-                    readPlainly(true);
+                    avoidWideVectors(true);
                     const double cost = ourCost(mono, b);
-                    readPlainly(false);
+                    avoidWideVectors(false);
                     return cost;
                 }},
             {"libfluidsynth, 7th order", [&](int b) { return seventh.cost(b); }},

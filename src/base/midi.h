@@ -7,10 +7,10 @@
 
 namespace puretone {
 
-/// What a keyboard, a file or the window tells the engine.
 /// Where notes begin to play: for hearing one part of a loop on its own.
 enum class NoteEntry : std::uint8_t { beginning, loopStart, beforeJoint };
 
+/// What a keyboard, a file or the window tells the engine.
 struct MidiEvent {
     enum class Kind : std::uint8_t { noteOn, noteOff, control, bend, allOff, entry };
     Kind kind = Kind::noteOff;

@@ -2,6 +2,7 @@
 #include "engine/control.h"
 
 #include "engine/quick_math.h"
+#include "engine/wide_vectors.h"
 
 #include <algorithm>
 #include <numbers>
@@ -40,46 +41,35 @@ namespace {
         }
 }
 
-using Make = void (*)(ControlGroup&);
-
-void wavesPlainly(ControlGroup& g)
+void wavesPlain(ControlGroup& g)
 {
     wavesOf(g);
 }
-void restPlainly(ControlGroup& g)
-{
-    restOf(g);
-}
-
-#if defined(__x86_64__) && !defined(__clang__)
-[[gnu::target("avx2,fma")]] void wavesAvx2(ControlGroup& g)
+PURETONE_WIDE void wavesWide(ControlGroup& g)
 {
     wavesOf(g);
 }
-[[gnu::target("avx2,fma")]] void restAvx2(ControlGroup& g)
+void restPlain(ControlGroup& g)
 {
     restOf(g);
 }
-const bool has = __builtin_cpu_supports("avx2") && __builtin_cpu_supports("fma");
-const Make waves = has ? wavesAvx2 : wavesPlainly;
-const Make rest = has ? restAvx2 : restPlainly;
-#else
-const Make waves = wavesPlainly;
-const Make rest = restPlainly;
-#endif
+PURETONE_WIDE void restWide(ControlGroup& g)
+{
+    restOf(g);
+}
 
 } // namespace
 
 void ControlGroup::makeWaves() noexcept
 {
     if (std::exchange(wavesWanted, false))
-        waves(*this);
+        (wideVectors() ? wavesWide : wavesPlain)(*this);
 }
 
 void ControlGroup::makeRest() noexcept
 {
     if (std::exchange(restWanted, false))
-        rest(*this);
+        (wideVectors() ? restWide : restPlain)(*this);
 }
 
 } // namespace puretone

@@ -105,7 +105,6 @@ double EnvelopeRun::levelAfter(const Envelope& e, int frames) noexcept
 int EnvelopeRun::goOn(const Envelope& envelope, int most) noexcept
 {
     constexpr int straight = 32;
-    passEmptyStages(envelope);
     const int count = framesOfStage(envelope, std::min(straight, most));
     level_ = levelAfter(envelope, count);
     elapsed_ += count * perFrame_;
@@ -137,8 +136,10 @@ void EnvelopeRun::advance(const Envelope& envelope, int frames) noexcept
 {
     if (stage_ == Stage::sustain && level_ == sustainOf(envelope))
         return;
-    for (int done = 0; done < frames;)
+    for (int done = 0; done < frames;) {
+        passEmptyStages(envelope);
         done += goOn(envelope, frames - done);
+    }
     if (stage_ == Stage::finished)
         level_ = 0.0;
 }

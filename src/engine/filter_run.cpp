@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/filter_run.h"
 
+#include "engine/wide_vectors.h"
+
 #include <algorithm>
 #include <cmath>
 #include <complex>
@@ -132,23 +134,14 @@ template <class Pointer>
     }
 }
 
-using Work = void (*)(const Lanes&, int, bool);
-
-void filterBaseline(const Lanes& l, int from, bool both)
+void filterPlain(const Lanes& l, int from, bool both)
 {
     filterLanes(l, from, both);
 }
-
-#if defined(__x86_64__) && !defined(__clang__)
-[[gnu::target("avx2,fma")]] void filterAvx2(const Lanes& l, int from, bool both)
+PURETONE_WIDE void filterWide(const Lanes& l, int from, bool both)
 {
     filterLanes(l, from, both);
 }
-const Work work =
-    __builtin_cpu_supports("avx2") && __builtin_cpu_supports("fma") ? filterAvx2 : filterBaseline;
-#else
-const Work work = filterBaseline;
-#endif
 
 } // namespace
 
@@ -218,7 +211,7 @@ void FilterGroup::run(int from) noexcept
             l.states[v] = samples != nullptr ? runs_[v]->states_[channel].data() : noStates;
         }
         if (any)
-            work(l, from, both);
+            (wideVectors() ? filterWide : filterPlain)(l, from, both);
     }
     count_ = 0;
 }

@@ -3,7 +3,7 @@
 
 #include "audio/true_peak.h"
 
-#include <atomic>
+#include <cstdint>
 #include <vector>
 
 namespace puretone {

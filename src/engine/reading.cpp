@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/reading.h"
 
+#include "engine/wide_vectors.h"
+
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -173,35 +175,16 @@ template <int Groups>
     }
 }
 
-using Reader = void (*)(
-    const Kernel&, const float*, const float*, const FixedWay&, std::size_t, float*, float*);
-
-void readBaseline(const Kernel& kernel, const float* left, const float* right, const FixedWay& way,
+void readPlain(const Kernel& kernel, const float* left, const float* right, const FixedWay& way,
     std::size_t count, float* outLeft, float* outRight)
 {
     readAny(kernel, left, right, way, count, outLeft, outRight);
 }
-
-#if defined(__x86_64__) && !defined(__clang__)
-[[gnu::target("avx2,fma")]] void readAvx2(const Kernel& kernel, const float* left,
-    const float* right, const FixedWay& way, std::size_t count, float* outLeft, float* outRight)
+PURETONE_WIDE void readWide(const Kernel& kernel, const float* left, const float* right,
+    const FixedWay& way, std::size_t count, float* outLeft, float* outRight)
 {
     readAny(kernel, left, right, way, count, outLeft, outRight);
 }
-
-Reader bestReader()
-{
-    const bool has = __builtin_cpu_supports("avx2") && __builtin_cpu_supports("fma");
-    return has ? readAvx2 : readBaseline;
-}
-#else
-Reader bestReader()
-{
-    return readBaseline;
-}
-#endif
-
-Reader reader = bestReader();
 
 /// Room for the windows of a block at the edge of a copy.
 constexpr std::int64_t edgeFrames = 1024;
@@ -219,16 +202,12 @@ void copyPart(
 
 } // namespace
 
-void readPlainly(bool plainly)
-{
-    reader = plainly ? readBaseline : bestReader();
-}
-
 void readBetween(const Kernel& kernel, const CopyView& copy, const ReadingWay& way, int count,
     float* left, float* right) noexcept
 {
     FixedWay fixedWay = fixed(way, kernel);
     const auto taps = std::int64_t(kernel.taps());
+    auto* const reader = wideVectors() ? readWide : readPlain;
     const auto first = fixedWay.base;
     const auto end = first + (fixedWay.at(count - 1) >> 32) + taps;
     if (first >= 0 && end <= copy.frames) {

@@ -35,7 +35,4 @@ inline constexpr int readingBlock = 32;
 void readBetween(const Kernel& kernel, const CopyView& copy, const ReadingWay& way, int count,
     float* left, float* right) noexcept;
 
-/// For measuring: reads as a processor without AVX2 does. Nothing is being read meanwhile.
-void readPlainly(bool plainly);
-
 } // namespace puretone

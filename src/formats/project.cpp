@@ -14,6 +14,8 @@ constexpr const char* documentName = "instrument.json";
 constexpr const char* factsName = "facts.json";
 /// Larger claims than this are damage, not music.
 constexpr std::uint64_t mostEntryBytes = std::uint64_t(1) << 34U;
+/// Of a description, which is packed: a small file may unfold to anything.
+constexpr std::uint64_t mostTextBytes = std::uint64_t(1) << 28U;
 
 struct CloseZip {
     void operator()(zip_t* zip) const { zip_discard(zip); }
@@ -55,13 +57,13 @@ zip_source_t* sourceOf(zip_t* zip, const OriginalFile& original)
 }
 
 Result<std::vector<std::byte>> readEntry(
-    zip_t* zip, const std::string& entry, const std::string& name)
+    zip_t* zip, const std::string& entry, const std::string& name, std::uint64_t most)
 {
     zip_stat_t about;
     zip_stat_init(&about);
     if (zip_stat(zip, entry.c_str(), 0, &about) != 0)
         return damagedProject(name, entry + " is missing inside");
-    if ((about.valid & ZIP_STAT_SIZE) == 0 || about.size > mostEntryBytes)
+    if ((about.valid & ZIP_STAT_SIZE) == 0 || about.size > most)
         return damagedProject(name, entry + " has an impossible size");
     const std::unique_ptr<zip_file_t, int (*)(zip_file_t*)> file(
         zip_fopen(zip, entry.c_str(), 0), zip_fclose);
@@ -135,7 +137,7 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
         zip_source_free(source);
         return damagedProject(name, "it is not a Pure Tone archive");
     }
-    const auto document = readEntry(zip.get(), documentName, name);
+    const auto document = readEntry(zip.get(), documentName, name, mostTextBytes);
     if (!document)
         return tl::unexpected(document.error());
     const auto textOf = [](const std::vector<std::byte>& entry) {
@@ -147,7 +149,7 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
             for (const auto& [known, recording] : opened)
                 if (known == entry)
                     return underName(recording, fileName);
-            auto audio = readEntry(zip.get(), entry, name);
+            auto audio = readEntry(zip.get(), entry, name, mostEntryBytes);
             if (!audio)
                 return tl::unexpected(audio.error());
             auto recording = decodeRecording(std::move(*audio), fileName, progress);
@@ -160,7 +162,7 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
         });
     // Facts can be found again: where they are missing or damaged, that is no reason to refuse.
     if (instrument)
-        if (const auto facts = readEntry(zip.get(), factsName, name))
+        if (const auto facts = readEntry(zip.get(), factsName, name, mostTextBytes))
             addFacts(*instrument, textOf(*facts));
     return instrument;
 }

@@ -115,7 +115,8 @@ std::vector<std::string> lossesOfWav(const Instrument& instrument)
     if (instrument.takes.size() > 1)
         losses.emplace_back("A WAV file holds one take: the first one is written.");
     if (any(instrument, [](const Layer& l) {
-            return !(l.envelope == Envelope{}) || l.filter.kind != FilterKind::off || l.lfo.moves();
+            return !(l.envelope == Envelope{}) || l.filter.kind != FilterKind::off || l.lfo.moves()
+                || l.unison.voices > 1;
         }))
         losses.emplace_back("The shape is not written: a WAV file has no room for it.");
     if (instrument.layers.size() > 1)

@@ -10,8 +10,8 @@ namespace puretone::sf2 {
 using Amounts = std::map<unsigned, int>; ///< Generator to amount, as signed 16 bits.
 
 /// What moves a layer's notes, in generators (section 8.1.3): a low-pass of 12 dB per octave with
-/// the modulation envelope, and the slow waves. What has no generator is left out: see
-/// lossesOfMovement().
+/// the modulation envelope, and the slow waves. What has no generator is left out;
+/// lossesOf() says so.
 Amounts movementAmounts(const Layer& layer);
 /// The same back, for a zone that plays with these amounts; times that are not there are at their
 /// defaults.

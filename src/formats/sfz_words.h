@@ -30,8 +30,7 @@ inline constexpr const char* understood[] = {"sample", "default_path", "group_la
 /// Other spellings of some of them.
 inline constexpr std::pair<const char*, const char*> spellings[] = {{"loopmode", "loop_mode"},
     {"looptype", "loop_type"}, {"loopstart", "loop_start"}, {"loopend", "loop_end"},
-    {"bendup", "bend_up"}, {"benddown", "bend_down"}, {"gain", "volume"}, {"offby", "off_by"},
-    {"filtype", "fil_type"}};
+    {"bendup", "bend_up"}, {"benddown", "bend_down"}, {"offby", "off_by"}, {"filtype", "fil_type"}};
 
 /// Resonance is the height of the peak in dB, as the format has it.
 inline constexpr double resonanceDb = 28.9432; // 28 times

@@ -10,8 +10,6 @@ using nlohmann::json;
 
 namespace {
 
-constexpr Names<FadeCurve, 3> curveNames = {{{FadeCurve::automatic, "automatic"},
-    {FadeCurve::linear, "linear"}, {FadeCurve::equalPower, "equalPower"}}};
 constexpr Names<PitchVerdict, 3> verdictNames = {{{PitchVerdict::clear, "clear"},
     {PitchVerdict::uncertain, "uncertain"}, {PitchVerdict::none, "none"}}};
 constexpr Names<SoundKind, 4> kindNames = {
@@ -22,36 +20,6 @@ constexpr Names<LoopKind, 9> loopKindNames = {
         {LoopKind::afterAttack, "afterAttack"}, {LoopKind::heldHigh, "heldHigh"},
         {LoopKind::lastSteady, "lastSteady"}, {LoopKind::wholeSwings, "wholeSwings"},
         {LoopKind::thereAndBack, "thereAndBack"}, {LoopKind::fromFile, "file"}}};
-
-} // namespace
-
-json loopJson(const Loop& loop)
-{
-    json j = spanJson(loop.span);
-    j["on"] = loop.on;
-    j["crossfade"] = loop.crossfade.value;
-    j["curve"] = nameIn(curveNames, loop.curve);
-    j["mode"] = nameIn(loopModeNames, loop.mode);
-    j["fraction"] = loop.fraction;
-    j["evenOut"] = loop.evenOut;
-    j["evenColour"] = loop.evenColour;
-    return j;
-}
-Loop loopFrom(const json& j)
-{
-    Loop loop;
-    loop.span = spanFrom(j);
-    loop.on = j.value("on", false);
-    loop.crossfade = Frames{whole(j, "crossfade", std::int64_t(0))};
-    loop.curve = valueIn(curveNames, j.value("curve", "automatic"));
-    loop.mode = valueIn(loopModeNames, j.value("mode", "forward"));
-    loop.fraction = j.value("fraction", 0.0);
-    loop.evenOut = j.value("evenOut", 0.0);
-    loop.evenColour = j.value("evenColour", 0.0);
-    return loop;
-}
-
-namespace {
 
 json seamJson(const SeamMeasures& s)
 {

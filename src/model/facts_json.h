@@ -8,10 +8,6 @@
 
 namespace puretone {
 
-nlohmann::json loopJson(const Loop& loop);
-/// Throws json::exception for what is no loop.
-Loop loopFrom(const nlohmann::json& j);
-
 nlohmann::json factsJson(const Facts& facts);
 /// Facts with every number in range; not known where they cannot be understood.
 /// @param audio The take's recording.

@@ -12,9 +12,14 @@ bool History::continues(int gesture) const
     return gesture != 0 && done_ > 0 && done_ == steps_.size() && steps_.back().gesture == gesture;
 }
 
-void History::become(State next)
+void History::leaveFor(State next)
 {
     sounds_.keep(current_.value);
+    become(std::move(next));
+}
+
+void History::become(State next)
+{
     current_ = std::move(next);
     ++revision_;
 }
@@ -25,7 +30,7 @@ void History::push(const std::string& name, State after, int gesture)
     steps_.push_back({name, {withoutSounds(current_.value), current_.document},
         {withoutSounds(after.value), after.document}, gesture});
     ++done_;
-    become(std::move(after));
+    leaveFor(std::move(after));
 }
 
 void History::learn(Instrument next)
@@ -111,7 +116,7 @@ void History::walk(Step step, const Instrument* ready)
         return;
     const auto document = state->document;
     const bool fits = ready != nullptr && *ready == state->value;
-    become({fits ? *ready : withSoundsAtHand(state->value), document});
+    leaveFor({fits ? *ready : withSoundsAtHand(state->value), document});
     if (step == Step::redo) {
         ++done_;
         return;

@@ -108,6 +108,8 @@ private:
     const Home& home(DocumentId document) const { return homes_[std::size_t(document)]; }
     bool isSaved(const State& state) const { return home(state.document).saved == state.value; }
     void become(State next);
+    /// The same where undo or redo may come back: its sounds are kept as long as there is room.
+    void leaveFor(State next);
     void push(const std::string& name, State after, int gesture);
     void learn(Instrument next);
     const State* targetState(Step step) const;

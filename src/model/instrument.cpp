@@ -203,8 +203,9 @@ void setTreatments(Take& take, Treatments treatments, AudioPtr treated)
         std::swap(take.fades.inSeconds, take.fades.outSeconds);
         std::swap(take.fades.inShape, take.fades.outShape);
         turnLoop(take.loop, frames);
-        for (auto& choice : take.facts.change().loopChoices)
-            turnLoop(choice.loop, frames);
+        if (take.facts.known())
+            for (auto& choice : take.facts.change().loopChoices)
+                turnLoop(choice.loop, frames);
     }
     take.treatments = std::move(treatments);
     take.treated.audio = treated == take.recording->audio ? nullptr : std::move(treated);

@@ -65,4 +65,34 @@ inline Span spanFrom(const nlohmann::json& j)
     return {Frames{whole(j.at("start"))}, Frames{whole(j.at("end"))}};
 }
 
+inline constexpr Names<FadeCurve, 3> curveNames = {{{FadeCurve::automatic, "automatic"},
+    {FadeCurve::linear, "linear"}, {FadeCurve::equalPower, "equalPower"}}};
+
+inline nlohmann::json loopJson(const Loop& loop)
+{
+    nlohmann::json j = spanJson(loop.span);
+    j["on"] = loop.on;
+    j["crossfade"] = loop.crossfade.value;
+    j["curve"] = nameIn(curveNames, loop.curve);
+    j["mode"] = nameIn(loopModeNames, loop.mode);
+    j["fraction"] = loop.fraction;
+    j["evenOut"] = loop.evenOut;
+    j["evenColour"] = loop.evenColour;
+    return j;
+}
+/// Throws json::exception for what is no loop.
+inline Loop loopFrom(const nlohmann::json& j)
+{
+    Loop loop;
+    loop.span = spanFrom(j);
+    loop.on = j.value("on", false);
+    loop.crossfade = Frames{whole(j, "crossfade", std::int64_t(0))};
+    loop.curve = valueIn(curveNames, j.value("curve", "automatic"));
+    loop.mode = valueIn(loopModeNames, j.value("mode", "forward"));
+    loop.fraction = j.value("fraction", 0.0);
+    loop.evenOut = j.value("evenOut", 0.0);
+    loop.evenColour = j.value("evenColour", 0.0);
+    return loop;
+}
+
 } // namespace puretone

@@ -45,21 +45,6 @@ void readPitch(Take& take, const Progress& progress)
         : Tuning{60, 0.0, TuningSource::proposed, take.tuning.a4};
 }
 
-void hearAgain(Take& take, const Progress& progress)
-{
-    readPitch(take, progress.part(0.0, 0.5));
-    auto& choices = take.facts.change().loopChoices;
-    for (auto& choice : choices) {
-        if (progress.cancelled())
-            return;
-        const auto kind = choice.kind;
-        choice = judgeLoop(take.audio(), choice.loop, take.period());
-        choice.kind = kind;
-        choice.holdsDb = measureHold(take.audio(), take.kept, choice.loop);
-    }
-    explain(choices, take.rate());
-}
-
 namespace {
 
 /// A loop that stands in the file, measured as ours are; nothing where it lies outside.
@@ -143,6 +128,26 @@ void searchLoops(Take& take, const Progress& progress)
     take.loop.on = worthwhile;
     if (choices.front().kind == LoopKind::fromFile)
         take.kept.end = std::max(take.kept.end, take.loop.span.end);
+}
+
+void hearAgain(Take& take, const Progress& progress)
+{
+    const bool knew = take.facts.known();
+    readPitch(take, progress.part(0.0, 0.5));
+    if (!knew) {
+        findChoices(take, progress.part(0.5, 1.0)); // nobody had looked for loops yet
+        return;
+    }
+    auto& choices = take.facts.change().loopChoices;
+    for (auto& choice : choices) {
+        if (progress.cancelled())
+            return;
+        const auto kind = choice.kind;
+        choice = judgeLoop(take.audio(), choice.loop, take.period());
+        choice.kind = kind;
+        choice.holdsDb = measureHold(take.audio(), take.kept, choice.loop);
+    }
+    explain(choices, take.rate());
 }
 
 void findFacts(Take& take, const Progress& progress)

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/kernel.h"
+#include "engine/wide_vectors.h"
 
 #include "engine/copies.h"
 #include "engine/kernel_terms.h"
@@ -80,12 +81,12 @@ TEST_CASE("both ways of reading give the same, one channel as two", "[engine][ke
         const auto& kernel = *KernelLadder::shared().rungFor(speed, n % 2).kernel;
         float fast[2][readingBlock], plain[2][readingBlock], mono[readingBlock];
         const CopyView both{left.data(), right.data(), 3000};
-        readPlainly(false);
+        avoidWideVectors(false);
         readBetween(kernel, both, way, count, fast[0], fast[1]);
         readBetween(kernel, {left.data(), nullptr, 3000}, way, count, mono, nullptr);
-        readPlainly(true);
+        avoidWideVectors(true);
         readBetween(kernel, both, way, count, plain[0], plain[1]);
-        readPlainly(false);
+        avoidWideVectors(false);
         for (int i = 0; i < count; ++i) {
             CAPTURE(n, i, way.place, way.step);
             REQUIRE_THAT(double(fast[0][i]), WithinAbs(double(plain[0][i]), 2e-6));

@@ -114,6 +114,19 @@ TEST_CASE("what is missing is found again and decides nothing", "[model][facts]"
     CHECK_FALSE(stopped.facts.known());
 }
 
+TEST_CASE("what nobody knows is not taken for known by a treatment", "[model][facts]")
+{
+    Take take = listened().takes[0];
+    take.facts.forget();
+    const Treatments list = {{Reverse{}}};
+    setTreatments(take, list, treat(take.recording->audio, list));
+    CHECK_FALSE(take.facts.known());
+    hearAgain(take);
+    REQUIRE(take.facts.known());
+    CHECK(take.facts->pitch.midi);
+    CHECK_FALSE(take.facts->loopChoices.empty());
+}
+
 TEST_CASE("facts that come later are known wherever the same take stands", "[model][history]")
 {
     auto start = listened();
@@ -135,6 +148,23 @@ TEST_CASE("facts that come later are known wherever the same take stands", "[mod
     history.redo();
     history.redo();
     CHECK_FALSE(history.current().takes[0].facts.known()); // it is another take by then
+}
+
+TEST_CASE(
+    "the sounds on the way of a drag take no room from those that undo wants", "[model][history]")
+{
+    auto start = makeInstrument(plainTake(mono(std::vector<float>(5'000'000, 0.25f)), 60.0));
+    History history(start);
+    const auto treatedBy = [&](double gain) {
+        auto next = history.current();
+        const Treatments list = {{Level{Level::To::gain, gain, {}}}};
+        setTreatments(next.takes[0], list, treat(next.takes[0].recording->audio, list));
+        return next;
+    };
+    history.apply("Level", treatedBy(-1.0));
+    for (int i = 2; i < 7; ++i)
+        history.apply("Drag", treatedBy(-i), 9);
+    CHECK_FALSE(lacksSound(*history.target(History::Step::undo)));
 }
 
 TEST_CASE("treated sounds wait for undo while there is room, and are made again otherwise",

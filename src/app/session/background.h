@@ -19,36 +19,14 @@ namespace puretone::app {
 
 /// Kinds of work beside the window.
 enum class JobKind {
-    open,
-    addFile,
-    makeSplit,
-    recover, // what is opened
-    notesInside,
-    split,
-    layOut,
-    treat,
-    hearAgain,
-    copyTreatments,
-    facts,
-    walk, // takes
-    findLoops,
-    loopNear,
-    copyLoop,
-    seam,
-    remedy,
-    seamMap, // loops
-    compile,
-    draw,
-    peaks,
-    beating, // what is heard and seen
-    save,
-    exportFiles,
-    keepCopy,
-    sweep, // files
-    findDevices,
-    openOutput,
-    openKeyboard,
-    openInput, // devices
+    // clang-format off
+    open, addFile, makeSplit, recover,
+    notesInside, split, layOut, treat, hearAgain, copyTreatments, facts, walk,
+    findLoops, loopNear, copyLoop, seam, remedy, seamMap,
+    compile, draw, peaks, beating,
+    save, exportFiles, keepCopy, sweep,
+    findDevices, openOutput, openKeyboard, openInput,
+    // clang-format on
 };
 
 /// What at most one job runs for.
