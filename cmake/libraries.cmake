@@ -1,7 +1,7 @@
 # Everything that is not ours, as imported targets whose headers are system headers.
 find_package(PkgConfig REQUIRED)
 find_package(Threads REQUIRED)
-foreach(library sndfile soxr fftw3f rtaudio rtmidi libzip)
+foreach(library sndfile soxr fftw3f rubberband rtaudio rtmidi libzip)
   pkg_check_modules(${library} REQUIRED IMPORTED_TARGET ${library})
 endforeach()
 find_package(Qt6 6.4 REQUIRED COMPONENTS Core Gui Widgets Test)

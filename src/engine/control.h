@@ -28,6 +28,8 @@ struct ControlGroup {
     alignas(32) std::array<Floats, 2> damping{}; ///< Of each stage.
     alignas(32) std::array<Floats, 2> a1{}, a2{}, a3{}; ///< See FilterRun.
 
+    int mostGrains = 32; ///< That a frozen note may sound at once.
+
     /// Whether any voice wants either: most notes stand still.
     bool wavesWanted = false, restWanted = false;
     void makeWaves() noexcept;

@@ -97,6 +97,21 @@ void Engine::beginCell() noexcept
         newest != nullptr ? newest->zone()->zone.take.value : 0, std::memory_order_relaxed);
     if (newest != nullptr)
         shownPosition_.store(newest->position(), std::memory_order_relaxed);
+    constexpr int everyCells = 16;
+    if (untilZones_-- <= 0) {
+        untilZones_ = everyCells;
+        publishZones();
+    }
+}
+
+void Engine::publishZones() noexcept
+{
+    std::array<int, mostShown> ids{};
+    int grains = 0;
+    performance_.tell(ids, grains);
+    for (std::size_t i = 0; i < ids.size(); ++i)
+        shownZones_[i].store(ids[i], std::memory_order_relaxed);
+    shownGrains_.store(grains, std::memory_order_relaxed);
 }
 
 void Engine::process(float* left, float* right, int frames) noexcept
@@ -149,6 +164,9 @@ Engine::Meter Engine::look() noexcept
     meter.voices = voiceCount_.load(std::memory_order_relaxed);
     meter.take = shownTake_.load(std::memory_order_relaxed);
     meter.position = shownPosition_.load(std::memory_order_relaxed);
+    meter.grains = shownGrains_.load(std::memory_order_relaxed);
+    for (std::size_t i = 0; i < meter.zones.size(); ++i)
+        meter.zones[i] = shownZones_[i].load(std::memory_order_relaxed);
     return meter;
 }
 

@@ -59,12 +59,15 @@ public:
     /// by a little more or less.
     void process(float* left, float* right, int frames, Moment now) noexcept;
 
+    static constexpr std::size_t mostShown = 32;
     struct Meter {
         float peakLeft = 0.0f, peakRight = 0.0f; ///< True peaks since the last look.
         float limited = 1.0f; ///< Least gain of the limiter since then.
         int voices = 0;
         int take = 0; ///< Of the newest voice; 0 when silent.
         double position = 0.0; ///< Of the newest voice, frames of its recording.
+        int grains = 0; ///< Of all frozen notes.
+        std::array<int, mostShown> zones{}; ///< Ids of some that sound and are held; 0 behind them.
     };
     /// Interface thread: looks and clears the peaks.
     Meter look() noexcept;
@@ -91,10 +94,12 @@ private:
     void takeProgram() noexcept;
     void beginCell() noexcept;
     void publishKeys() noexcept;
+    void publishZones() noexcept;
 
     // Audio thread only.
     Performance performance_;
     const Program* previous_ = nullptr; ///< Still heard through leaving voices.
+    int untilZones_ = 0; ///< Cells until it is told again which zones sound.
     int cellAt_ = 0; ///< The next frame's place in its cell; at 0 the cell has not begun.
     FrameClock clock_;
     std::array<Due, 2 * queued> due_{};
@@ -108,6 +113,8 @@ private:
     std::atomic<double> rate_{48000.0};
     std::atomic<int> voiceCount_{0}, shownTake_{0};
     std::atomic<double> shownPosition_{0.0};
+    std::atomic<int> shownGrains_{0};
+    std::array<std::atomic<int>, mostShown> shownZones_{};
     std::array<std::atomic<std::uint64_t>, 2> keysDown_{};
 };
 

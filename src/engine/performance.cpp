@@ -53,8 +53,10 @@ void Performance::setProgram(const Program* next) noexcept
     for (auto& voice : playing_) {
         if (!voice.active())
             continue;
-        const ProgramZone* zone = next != nullptr ? next->zone(voice.zone()->id()) : nullptr;
-        if (zone != nullptr && zone->sound == voice.zone()->sound) {
+        const ProgramZone* zone =
+            next != nullptr ? next->zone(voice.zone()->id(), voice.key()) : nullptr;
+        if (zone != nullptr && zone->sound == voice.zone()->sound
+            && next->layerOf(*zone).isFrozen == layerOf(voice).isFrozen) {
             voice.keepIn(*next, *zone);
             continue;
         }
@@ -176,7 +178,8 @@ void Performance::choose(Chosen& chosen, int key) noexcept
     const auto how = program_->layers[chosen.layer].sameKeys;
     if (how == SameKeys::together || chosen.count < 2)
         return;
-    Turn& turn = states_[chosen.layer].turns[std::size_t(key)];
+    const bool shared = program_->layers[chosen.layer].turnsOverAllKeys;
+    Turn& turn = states_[chosen.layer].turns[shared ? 0 : std::size_t(key)];
     std::size_t index = 0;
     if (how == SameKeys::inTurn) {
         index = turn.next % chosen.count;
@@ -203,11 +206,21 @@ bool Performance::tie(const Chosen& chosen, int key, bool others) noexcept
     const auto zonesEnd = chosen.zones.begin() + std::ptrdiff_t(chosen.count);
     for (auto& voice : playing_)
         if (plays(voice, chosen.layer) && !voice.released()
-            && std::find(chosen.zones.begin(), zonesEnd, voice.zone()) != zonesEnd) {
+            && std::any_of(chosen.zones.begin(), zonesEnd,
+                [&](const ProgramZone* zone) { return zone->id() == voice.zone()->id(); })) {
             voice.retune(key, layer.glideSeconds);
             tied = true;
         }
     return tied;
+}
+
+/// A gain: what sounds on release is softer the longer the key was held.
+double Performance::heldFall(const ProgramLayer& layer, int key) const noexcept
+{
+    if (layer.when != SoundsWhen::release || layer.fallDbPerSecond <= 0.0)
+        return 1.0;
+    const double seconds = double(frameNow() - pressedAt_[std::size_t(key)]) / rate_;
+    return std::pow(10.0, -layer.fallDbPerSecond * seconds / 20.0);
 }
 
 /// @param others Whether other keys are down.
@@ -232,6 +245,7 @@ void Performance::soundLayer(const Chosen& chosen, int key, int velocity, bool o
             start.glideSeconds = layer.glideSeconds;
         }
     }
+    start.fall = heldFall(layer, key);
     makeRoom(chosen.layer, layer.voices);
     for (std::size_t i = 0; i < chosen.count; ++i) {
         start.zone = chosen.zones[i];
@@ -275,6 +289,7 @@ void Performance::noteOn(int key, int velocity) noexcept
     const bool others = lastHeld() >= 0;
     ++events_;
     touch_[place] = std::uint8_t(velocity);
+    pressedAt_[place] = frameNow();
     sound(key, velocity, others, [others](const ProgramLayer& layer) {
         return layer.when == SoundsWhen::press
             || layer.when == (others ? SoundsWhen::phraseOn : SoundsWhen::phraseStart);
@@ -403,6 +418,19 @@ void Performance::handle(const MidiEvent& event, int at) noexcept
     }
 }
 
+/// Frozen notes share the time that there is.
+int Performance::grainsForEach() const noexcept
+{
+    if (program_ == nullptr
+        || std::none_of(program_->layers.begin(), program_->layers.end(),
+            [](const ProgramLayer& layer) { return layer.isFrozen; }))
+        return Frozen::most;
+    constexpr int grains = 512;
+    const auto frozen = std::count_if(playing_.begin(), playing_.end(),
+        [&](const Voice& v) { return v.active() && layerOf(v).isFrozen; });
+    return std::clamp(grains / std::max(1, int(frozen)), 2, Frozen::most);
+}
+
 void Performance::beginCell() noexcept
 {
     // The wheel is followed within a few cells: 0.3 of the way in 64 frames.
@@ -415,10 +443,12 @@ void Performance::beginCell() noexcept
     std::array<Voice*, ControlGroup::most> together{};
     std::size_t count = 0;
     ControlGroup control;
+    control.mostGrains = grainsForEach();
     FilterGroup filters;
     mixLeft_.fill(0.0f);
     mixRight_.fill(0.0f);
     mixed_ = true;
+    ++cells_;
     const auto finish = [&] {
         control.makeWaves();
         for (std::size_t i = 0; i < count; ++i)
@@ -464,6 +494,22 @@ void Performance::write(float* left, float* right, int from, int count) noexcept
         mixAgain();
     std::copy_n(mixLeft_.begin() + from, count, left);
     std::copy_n(mixRight_.begin() + from, count, right);
+}
+
+void Performance::tell(std::span<int> zones, int& grains) const noexcept
+{
+    std::size_t count = 0;
+    grains = 0;
+    for (const auto& voice : playing_) {
+        if (!voice.active())
+            continue;
+        grains += voice.grains();
+        const int id = voice.zone()->id().value;
+        const auto told = zones.first(count);
+        if (!voice.released() && count < zones.size()
+            && std::find(told.begin(), told.end(), id) == told.end())
+            zones[count++] = id;
+    }
 }
 
 int Performance::sounding() const noexcept

@@ -29,6 +29,9 @@ public:
     void write(float* left, float* right, int from, int count) noexcept;
 
     int sounding() const noexcept;
+    /// Ids of zones that sound and are held, as many as there is room for, and how many grains
+    /// sound.
+    void tell(std::span<int> zones, int& grains) const noexcept;
     /// Null when silent.
     const Voice* newest() const noexcept;
     bool isDown(int key) const noexcept { return heldSince_[std::size_t(key)] != 0; }
@@ -69,6 +72,8 @@ private:
     /// @param others Whether other keys are down. @param wanted Whether a layer is to sound now.
     template <class Wanted> void sound(int key, int velocity, bool others, Wanted wanted) noexcept;
     std::uint32_t nextRandom() noexcept;
+    std::int64_t frameNow() const noexcept { return cells_ * Voice::cellFrames + at_; }
+    double heldFall(const ProgramLayer& layer, int key) const noexcept;
     void choose(Chosen& chosen, int key) noexcept;
     void soundLayer(const Chosen& chosen, int key, int velocity, bool others) noexcept;
     bool tie(const Chosen& chosen, int key, bool others) noexcept;
@@ -88,6 +93,7 @@ private:
     }
     template <class Do> void eachVoice(Do what) noexcept;
     void mixAgain() noexcept;
+    int grainsForEach() const noexcept;
 
     std::array<Voice, voices> playing_;
     std::array<Voice, leavingVoices> leaving_;
@@ -105,6 +111,8 @@ private:
     std::uint64_t events_ =
         0; ///< Keys pressed or let go; voices of one event do not choke each other.
     std::uint32_t random_ = 1;
+    std::int64_t cells_ = 0; ///< Since the beginning.
+    std::array<std::int64_t, 128> pressedAt_{}; ///< Frame of the last press.
     bool pedal_ = false;
     std::array<bool, 128> sostenuto_{}; ///< Keys that were down when that pedal was pressed.
     std::array<std::uint64_t, 128>

@@ -80,11 +80,16 @@ bool soundsAlike(const Take& a, const Take& b)
 
 } // namespace
 
-const ProgramZone* Program::zone(ZoneId id) const noexcept
+const ProgramZone* Program::zone(ZoneId id, int key) const noexcept
 {
-    const auto at = std::lower_bound(zones.begin(), zones.end(), id,
+    const auto first = std::lower_bound(zones.begin(), zones.end(), id,
         [](const ProgramZone& z, ZoneId wanted) { return z.id() < wanted; });
-    return at != zones.end() && at->id() == id ? &*at : nullptr;
+    if (first == zones.end() || first->id() != id)
+        return nullptr;
+    auto at = first;
+    while (at->highKey < key && at + 1 != zones.end() && (at + 1)->id() == id)
+        ++at;
+    return &*at;
 }
 
 std::uint32_t Program::layerAt(LayerId id) const noexcept
@@ -111,12 +116,13 @@ std::shared_ptr<const SoundCopies> Compiler::recordedCopies(const Take& take, do
     return recorded_.back().copies;
 }
 
-std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double fastest)
+std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double shift, double fastest)
 {
     for (const auto& known : known_)
         if (soundsAlike(known.take, take) && known.fastest >= fastest)
             return known.sound;
     auto sound = std::make_shared<ZoneSound>();
+    sound->shift = shift;
     sound->recorded = recordedCopies(take, fastest);
     sound->rate = take.rate();
     sound->start = double(take.kept.start.value);
@@ -133,13 +139,17 @@ namespace {
 
 ProgramLayer programLayer(const Layer& layer)
 {
+    // What sounds when a key comes up must end by itself.
+    const bool frozen = layer.manner == Manner::frozen && layer.when != SoundsWhen::release;
     return {layer.id, layer.when, layer.sameKeys, layer.chokeGroup, layer.voices, layer.notes,
-        layer.unison, layer.glideSeconds, layer.bendSemitones, layer.follow, layer.touch,
-        layer.envelope, layer.filter, layer.lfo};
+        layer.fallDbPerSecond, layer.turnsOverAllKeys, frozen, layer.frozen, layer.unison,
+        layer.glideSeconds, layer.bendSemitones, layer.follow, layer.touch, layer.envelope,
+        layer.filter, layer.lfo};
 }
 
 /// Everything but what is read.
-ProgramZone programZone(const Layer& layer, std::uint32_t index, const Zone& zone, const Take& take)
+ProgramZone programZone(
+    const Layer& layer, double blend, std::uint32_t index, const Zone& zone, const Take& take)
 {
     ProgramZone made;
     made.zone = zone;
@@ -148,7 +158,8 @@ ProgramZone programZone(const Layer& layer, std::uint32_t index, const Zone& zon
     made.tune =
         (take.tuning.fineCents + zone.tuneCents + layer.fineCents) / 100.0 + 12.0 * layer.octave;
     made.period = take.rate() / hzOf(take.tuning.soundingMidi()).value;
-    const double level = std::pow(10.0, layer.levelDb / 20.0);
+    made.pitched = take.period().has_value();
+    const double level = blend * std::pow(10.0, layer.levelDb / 20.0);
     const auto [left, right] = balance(layer.pan);
     const auto [zoneLeft, zoneRight] = balance(zone.pan);
     made.left = float(level * left * zoneLeft);
@@ -158,53 +169,115 @@ ProgramZone programZone(const Layer& layer, std::uint32_t index, const Zone& zon
 
 } // namespace
 
-std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, double rate)
+/// A take as voices play it. It belongs to the instrument, or to what was made of it.
+struct Compiler::Sounding {
+    std::shared_ptr<const KeptKey> kept; ///< Null for the take itself.
+    const Take* take = nullptr;
+    bool onRelease = false;
+    double fastest = 1.0;
+    std::vector<std::size_t> zones; ///< That play it.
+};
+
+namespace {
+
+/// The parts of a zone that play one sound each.
+struct Part {
+    int lowKey, highKey;
+    std::shared_ptr<const KeptKey> kept; ///< Null for the take itself.
+};
+
+std::vector<Part> partsOf(
+    const Layer& layer, const Zone& zone, const Take& take, const KeptLengths& lengths)
+{
+    if (layer.manner != Manner::keepsLength)
+        return {{zone.lowKey, zone.highKey, nullptr}};
+    std::vector<Part> parts;
+    for (int key = zone.lowKey; key <= zone.highKey; ++key) {
+        const auto wish = keptWish(layer, take, key);
+        auto kept = lengths.find(take, wish);
+        if (!kept)
+            kept = lengths.alike(take, wish); // until it has been made anew
+        if (!kept && !parts.empty() && !parts.back().kept)
+            parts.back().highKey = key;
+        else
+            parts.push_back({key, key, std::move(kept)});
+    }
+    return parts;
+}
+
+/// The wheel and all else that moves a note's pitch up.
+double reachUp(const Layer& layer, bool frozen)
+{
+    return layer.bendSemitones
+        + (layer.lfo.pitchCents + layer.unison.detuneCents
+              + (frozen ? layer.frozen.scatterCents : 0.0))
+        / 100.0;
+}
+
+} // namespace
+
+std::unique_ptr<const Program> Compiler::compile(
+    const Instrument& instrument, double rate, const KeptLengths& lengths)
 {
     auto program = std::make_unique<Program>();
     std::map<TakeId, const Take*> takes;
     for (const auto& take : instrument.takes)
         takes[take.id] = &take;
-    /// A take as a way of sounding plays it, and the fastest that it is read.
-    std::map<std::pair<TakeId, bool>, double> fastest;
+    // Each sound once, for all of its zones.
+    std::map<std::pair<const Take*, bool>, Sounding> sounds;
     for (const auto& layer : instrument.layers) {
         if (!layer.on)
             continue;
         const auto index = std::uint32_t(program->layers.size());
         program->layers.push_back(programLayer(layer));
+        const double blend = blendGain(instrument, layer);
         for (const auto& zone : layer.zones) {
             const auto found = takes.find(zone.take);
             if (found == takes.end())
                 continue;
             const Take& take = *found->second;
-            auto made = programZone(layer, index, zone, take);
-            // The wheel's reach beyond the highest key.
-            const double highest = std::max(program->semitones(made, zone.highKey),
-                                       program->semitones(made, zone.lowKey))
-                + layer.bendSemitones + (layer.lfo.pitchCents + layer.unison.detuneCents) / 100.0;
-            const double needed = std::exp2(highest / 12.0) * take.rate() / rate;
-            double& most = fastest[{zone.take, layer.when == SoundsWhen::release}];
-            most = std::max({most, 1.0, std::min(needed, std::exp2(mostOctaves))});
-            program->zones.push_back(std::move(made));
+            for (const auto& part : partsOf(layer, zone, take, lengths)) {
+                auto made = programZone(layer, blend, index, zone, take);
+                made.lowKey = part.lowKey;
+                made.order = std::uint32_t(program->zones.size());
+                made.highKey = part.highKey;
+                if (part.kept) {
+                    made.root = part.lowKey;
+                    made.tune -= 12.0 * layer.octave;
+                }
+                const double highest = std::max(program->semitones(made, made.highKey),
+                                           program->semitones(made, made.lowKey))
+                    + reachUp(layer, program->layers.back().isFrozen);
+                const double needed = std::exp2(highest / 12.0) * take.rate() / rate;
+                const Take* played = part.kept ? &part.kept->take : &take;
+                const bool onRelease = layer.when == SoundsWhen::release;
+                Sounding& sound = sounds[{played, onRelease}];
+                sound.kept = part.kept;
+                sound.take = played;
+                sound.onRelease = onRelease;
+                sound.fastest = std::max({sound.fastest, std::min(needed, std::exp2(mostOctaves))});
+                sound.zones.push_back(program->zones.size());
+                program->zones.push_back(std::move(made));
+            }
         }
     }
-    // Each take once, for all of its zones.
-    std::map<std::pair<TakeId, bool>, std::shared_ptr<const ZoneSound>> sounds;
-    for (const auto& [which, speed] : fastest) {
-        const Take& take = *takes[which.first];
-        sounds[which] = which.second ? soundOf(playedBy(take, true), speed) : soundOf(take, speed);
+    for (const auto& [which, sound] : sounds) {
+        const auto made = soundOf(sound.onRelease ? playedBy(*sound.take, true) : *sound.take,
+            sound.kept ? double(sound.kept->from) : 0.0, sound.fastest);
+        for (const auto zone : sound.zones)
+            program->zones[zone].sound = made;
     }
-    for (auto& zone : program->zones)
-        zone.sound = sounds[{zone.zone.take, program->layerOf(zone).when == SoundsWhen::release}];
     std::sort(program->zones.begin(), program->zones.end(),
-        [](const ProgramZone& a, const ProgramZone& b) { return a.id() < b.id(); });
-    for (std::size_t i = 0; i < program->zones.size(); ++i) {
-        const Zone& zone = program->zones[i].zone;
-        for (int key = zone.lowKey; key <= zone.highKey; ++key)
+        [](const ProgramZone& a, const ProgramZone& b) {
+            return std::pair(a.id(), a.lowKey) < std::pair(b.id(), b.lowKey);
+        });
+    for (std::size_t i = 0; i < program->zones.size(); ++i)
+        for (int key = program->zones[i].lowKey; key <= program->zones[i].highKey; ++key)
             program->zonesOfKey[std::size_t(key)].push_back(std::uint32_t(i));
-    }
     for (auto& zones : program->zonesOfKey)
         std::stable_sort(zones.begin(), zones.end(), [&](std::uint32_t a, std::uint32_t b) {
-            return program->zones[a].layer < program->zones[b].layer;
+            const ProgramZone &first = program->zones[a], &second = program->zones[b];
+            return std::pair(first.layer, first.order) < std::pair(second.layer, second.order);
         });
     // Keep what this document uses; a step back is quick to make again.
     std::erase_if(known_, [&](const Known& known) {
@@ -212,8 +285,11 @@ std::unique_ptr<const Program> Compiler::compile(const Instrument& instrument, d
             [&](const ProgramZone& z) { return z.sound == known.sound; });
     });
     std::erase_if(recorded_, [&](const Recorded& known) {
-        return std::none_of(instrument.takes.begin(), instrument.takes.end(),
-            [&](const Take& t) { return t.sound() == known.audio; });
+        return std::none_of(instrument.takes.begin(), instrument.takes.end(), [&](const Take& t) {
+            return t.sound() == known.audio;
+        }) && std::none_of(sounds.begin(), sounds.end(), [&](const auto& sound) {
+            return sound.second.take->sound() == known.audio;
+        });
     });
     return program;
 }

@@ -3,7 +3,7 @@
 
 #include "engine/copies.h"
 #include "engine/prepared.h"
-#include "model/instrument.h"
+#include "model/kept_length.h"
 
 #include <array>
 
@@ -27,6 +27,7 @@ struct ZoneSound {
     Loop loop; ///< As set.
     FadePlan fades;
     double rate = 48000.0;
+    double shift = 0.0; ///< Frame of the take's sound where this one begins.
 
     bool loops() const { return loopLength > 0.0; }
     /// Whether it plays to its end by itself once the key is let go, whatever the envelope says.
@@ -39,10 +40,10 @@ struct ZoneSound {
     {
         const double from = loopEnd - loopLength;
         if (!loops() || position < from)
-            return position;
+            return shift + position;
         if (left && position >= loopEnd)
-            return double(loop.span.end.value) + position - loopEnd;
-        return recordedPlace(loop, std::fmod(position - from, loopLength));
+            return shift + double(loop.span.end.value) + position - loopEnd;
+        return shift + recordedPlace(loop, std::fmod(position - from, loopLength));
     }
 };
 
@@ -54,6 +55,10 @@ struct ProgramLayer {
     int chokeGroup = 0;
     int voices = Layer::mostVoices;
     Notes notes = Notes::many;
+    double fallDbPerSecond = 0.0;
+    bool turnsOverAllKeys = false;
+    bool isFrozen = false;
+    Frozen frozen;
     Unison unison;
     double glideSeconds = 0.0;
     double bendSemitones = 2.0;
@@ -66,10 +71,13 @@ struct ProgramLayer {
 
 struct ProgramZone {
     Zone zone;
+    int lowKey = 0, highKey = 127; ///< The part of its keys that plays this sound.
+    std::uint32_t order = 0; ///< Its place in the document, which turns follow.
     std::uint32_t layer = 0; ///< Index into Program::layers.
     int root = 60;
     double tune = 0.0; ///< Semitones at the root key above the recorded pitch.
     double period = 0.0; ///< Of the take as tuned, frames of the recording.
+    bool pitched = false; ///< And it is heard.
     float left = 1.0f, right = 1.0f; ///< Gains of the layer's level and both places.
     std::shared_ptr<const ZoneSound> sound;
 
@@ -79,13 +87,13 @@ struct ProgramZone {
 /// An instrument as the audio thread needs it. Immutable; freed away from the audio thread.
 struct Program {
     std::vector<ProgramLayer> layers; ///< Those that are on.
-    std::vector<ProgramZone> zones; ///< Of those layers, by their ids, growing.
+    std::vector<ProgramZone> zones; ///< Of those layers, by their ids and keys, growing.
     /// Indices into `zones` of those that a key may sound, layer by layer, so that a note looks at
     /// no others.
     std::array<std::vector<std::uint32_t>, 128> zonesOfKey;
 
-    /// Audio thread. Null where there is none.
-    const ProgramZone* zone(ZoneId id) const noexcept;
+    /// Audio thread. The part that plays a key, or one beside it; null where there is no such zone.
+    const ProgramZone* zone(ZoneId id, int key) const noexcept;
     const ProgramLayer& layerOf(const ProgramZone& zone) const noexcept
     {
         return layers[zone.layer];
@@ -103,8 +111,10 @@ struct Program {
 /// around the seam only, a new envelope next to nothing. Not thread-safe: one user at a time.
 class Compiler {
 public:
-    /// @param rate Of the output, frames per second.
-    std::unique_ptr<const Program> compile(const Instrument& instrument, double rate);
+    /// @param rate Of the output, frames per second. @param lengths What there is for layers that
+    ///        keep the length; other keys of theirs play as recorded.
+    std::unique_ptr<const Program> compile(
+        const Instrument& instrument, double rate, const KeptLengths& lengths = {});
 
 private:
     struct Recorded {
@@ -116,8 +126,10 @@ private:
         double fastest = 0.0;
         std::shared_ptr<const ZoneSound> sound;
     };
+    /// A take, as a layer plays it, and what it needs.
+    struct Sounding;
     std::shared_ptr<const SoundCopies> recordedCopies(const Take& take, double fastest);
-    std::shared_ptr<const ZoneSound> soundOf(const Take& take, double fastest);
+    std::shared_ptr<const ZoneSound> soundOf(const Take& take, double shift, double fastest);
 
     std::vector<Recorded> recorded_;
     std::vector<Known> known_;

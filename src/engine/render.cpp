@@ -3,6 +3,7 @@
 
 #include "base/quantity.h"
 
+#include <set>
 #include <sstream>
 
 namespace puretone {
@@ -22,6 +23,27 @@ void renderTo(Engine& engine, Audio& out, std::int64_t to)
     }
 }
 
+/// The instrument on the keys that are played: no others need be made.
+Instrument onlyKeys(Instrument instrument, const std::vector<TimedEvent>& events)
+{
+    std::set<int> keys;
+    for (const auto& event : events)
+        if (event.event.kind == MidiEvent::Kind::noteOn)
+            keys.insert(event.event.key & 127);
+    for (auto& layer : instrument.layers) {
+        std::vector<Zone> zones;
+        for (Zone zone : layer.zones)
+            for (const int key : keys)
+                if (key >= zone.lowKey && key <= zone.highKey) {
+                    Zone one = zone;
+                    one.lowKey = one.highKey = key;
+                    zones.push_back(one);
+                }
+        layer.zones = std::move(zones);
+    }
+    return instrument;
+}
+
 } // namespace
 
 Audio renderEvents(const Instrument& instrument, std::vector<TimedEvent> events, double rate,
@@ -37,7 +59,9 @@ Audio renderEvents(const Instrument& instrument, std::vector<TimedEvent> events,
     engine->master().setLimiting(true);
     engine->prepare(rate);
     const auto late = engine->master().latency();
-    engine->setProgram(Compiler().compile(instrument, rate));
+    KeptLengths lengths;
+    makeLengths(onlyKeys(instrument, events), lengths, progress.part(0.0, 0.5));
+    engine->setProgram(Compiler().compile(instrument, rate, lengths));
     Audio out{rate, std::vector<std::vector<float>>(2)};
     for (std::size_t i = 0; i < events.size() && !progress.cancelled(); ++i) {
         renderTo(*engine, out, std::llround(events[i].seconds * rate));

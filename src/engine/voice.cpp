@@ -66,6 +66,8 @@ void Voice::start(const VoiceStart& how) noexcept
     follows_ = false;
     velocity_ = how.velocity;
     touchShare_ = velocity_ / 127.0;
+    fall_ = how.fall;
+    grains_.start(std::uint32_t(how.age * 2654435761U));
     const auto [leftGain, rightGain] = wantedGains();
     gainLeft_ = gainLeftTo_ = leftGain;
     gainRight_ = gainRightTo_ = rightGain;
@@ -150,6 +152,7 @@ void Voice::readCell(int from, const ControlGroup& control, std::size_t lane) no
     if (filter.kind != FilterKind::off || !filter_.idle())
         filter_.set(filter, control, lane);
     runEnvelope(from);
+    mostGrains_ = control.mostGrains;
     read(control.octaves[lane], control.speed[lane], from);
 }
 
@@ -166,7 +169,7 @@ Voice::Gains Voice::wantedGains() const noexcept
 {
     // The square law that SoundFont and SFZ players use: half the velocity is 12 dB less.
     const double touch = std::pow(touchShare_, 2.0 * layer().touch);
-    const double gain = touch * zoneGain(zone_->zone, key_, velocity_);
+    const double gain = fall_ * touch * zoneGain(zone_->zone, key_, velocity_);
     const auto [cents, pan, share] = ofUnison();
     const auto [left, right] = balance(pan);
     return {gain * share * left * double(zone_->left), gain * share * right * double(zone_->right)};
@@ -206,7 +209,7 @@ void Voice::retune(int key, double seconds) noexcept
 void Voice::release(int at) noexcept
 {
     letGo_ = true;
-    if (zone_->sound->endsItself())
+    if (zone_->sound->endsItself() && !frozen())
         return;
     filterEnvelope_.release();
     if (at == 0) {
@@ -256,14 +259,15 @@ void Voice::moveTo(const Program& program, const ProgramZone& zone, double secon
 {
     // A turn may be longer than the recording; where nothing goes round any more, the note goes on
     // from the place that was heard.
-    if (!zone.sound->loops())
-        position_ = position();
+    if (!zone.sound->loops() || frozen() || zone_->sound->shift != zone.sound->shift)
+        position_ = position() - zone.sound->shift;
     program_ = &program;
     zone_ = &zone;
+    grains_.start(std::uint32_t(age_));
     follows_ = true;
     position_ = std::max(position_, zone.sound->start);
     // A key that was let go while the sound would have ended by itself.
-    if (letGo_ && !zone.sound->endsItself()) {
+    if (letGo_ && (frozen() || !zone.sound->endsItself())) {
         envelope_.release();
         filterEnvelope_.release();
     }
@@ -375,6 +379,10 @@ void Voice::read(double octaves, double power, int from) noexcept
         speed_ = speedAt(power);
         way.change = (speed_ - way.step) / count;
     }
+    if (frozen()) {
+        readGrains(way, from);
+        return;
+    }
     const bool inLooped = sound.loops() && position_ >= sound.loopedFrom;
     const SoundCopies& copies = inLooped ? *sound.looped : *sound.recorded;
     if (!sound.loops() || leavesLoop())
@@ -402,6 +410,16 @@ void Voice::read(double octaves, double power, int from) noexcept
     const double gone = count * way.step + 0.5 * count * (count - 1.0) * way.change;
     position_ += gone;
     travelled_ += gone;
+}
+
+void Voice::readGrains(const ReadingWay& way, int from) noexcept
+{
+    if (speed_ > gear_.upTo || speed_ <= gear_.above)
+        gear_ = gearFor(speed_, zone_->sound->recorded->octaves());
+    mono_ = zone_->sound->recorded->mono();
+    grains_.read(layer().frozen, *zone_,
+        {gear_.kernel, gear_.octave, way.step, way.change, rate_, mostGrains_}, from, cellFrames,
+        readLeft_.data(), mono_ ? nullptr : readRight_.data());
 }
 
 void Voice::fade(const ReadingWay& way, int from, int count) noexcept

@@ -4,6 +4,7 @@
 #include "base/midi.h"
 #include "engine/envelope_run.h"
 #include "engine/filter_run.h"
+#include "engine/grains.h"
 #include "engine/program.h"
 #include "engine/quick_math.h"
 
@@ -68,7 +69,14 @@ public:
     std::uint64_t age() const noexcept { return age_; }
     /// Of what was played; others began with it.
     std::uint64_t event() const noexcept { return event_; }
-    double position() const noexcept { return zone_->sound->shownPlace(position_, leavesLoop()); }
+    double position() const noexcept
+    {
+        return frozen() ? zone_->sound->shift + grains_.place()
+                        : zone_->sound->shownPlace(position_, leavesLoop());
+    }
+    bool frozen() const noexcept { return layer().isFrozen; }
+    /// Of a frozen note; 0 of others.
+    int grains() const noexcept { return frozen() ? grains_.sounding() : 0; }
     /// How loud it stands, for choosing which voice to give up.
     double loudness() const noexcept
     {
@@ -94,6 +102,7 @@ private:
     void askRest(Bend bend, int frames, ControlGroup& control, std::size_t lane) noexcept;
     void readCell(int from, const ControlGroup& control, std::size_t lane) noexcept;
     void read(double octaves, double power, int from) noexcept;
+    void readGrains(const ReadingWay& way, int from) noexcept;
     void readWith(const Gear& gear, const SoundCopies& copies, const ReadingWay& way, int count,
         float* left, float* right) const noexcept;
     void changeGear(const SoundCopies& copies, const ReadingWay& way, int count, float* left,
@@ -142,7 +151,7 @@ private:
     bool atEnd() const noexcept
     {
         const ZoneSound& sound = *zone_->sound;
-        return (!sound.loops() || leavesLoop()) && position_ >= sound.end;
+        return !frozen() && (!sound.loops() || leavesLoop()) && position_ >= sound.end;
     }
 
     const Program* program_ = nullptr;
@@ -150,6 +159,8 @@ private:
     EnvelopeRun envelope_;
     EnvelopeRun filterEnvelope_;
     FilterRun filter_;
+    GrainRun grains_;
+    int mostGrains_ = Frozen::most;
     double lfoSeconds_ = 0.0; ///< Since the note began.
     double lfoSemitones_ = 0.0; ///< At the end of the cell.
     double lfoGain_ = 1.0, lfoGainTo_ = 1.0; ///< At both ends of the cell.
@@ -165,6 +176,7 @@ private:
     std::uint64_t event_ = 0;
     int key_ = 0;
     int velocity_ = 100;
+    double fall_ = 1.0; ///< Gain of a note that is softer for having been held.
     int unison_ = 0;
     bool mono_ = false; ///< One channel is read.
     bool wentRound_ = false;
@@ -200,6 +212,7 @@ struct VoiceStart {
     double glideSeconds = 0.0; ///< and takes so long to reach it.
     int unison = 0; ///< Which one of those that sound the note.
     double later = 0.0; ///< Frames of the recording behind its start.
+    double fall = 1.0; ///< Gain.
 };
 
 } // namespace puretone

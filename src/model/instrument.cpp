@@ -98,6 +98,20 @@ LayerId duplicateLayer(Instrument& instrument, LayerId layer)
     return copy.id;
 }
 
+double blendGain(const Instrument& instrument, const Layer& layer) noexcept
+{
+    int count = 0, at = 0;
+    for (const auto& other : instrument.layers) {
+        if (other.id == layer.id)
+            at = count;
+        count += other.blends ? 1 : 0;
+    }
+    if (!layer.blends || count < 2)
+        return 1.0;
+    const double away = std::abs(instrument.blend * (count - 1) - at);
+    return away < 1.0 ? std::cos(away * std::numbers::pi / 2.0) : 0.0;
+}
+
 UnisonVoice unisonVoice(const Unison& unison, int index) noexcept
 {
     if (unison.voices < 2)

@@ -119,6 +119,8 @@ struct Instrument {
     std::vector<Take> takes;
     std::vector<Layer> layers = {Layer{}}; ///< Never empty.
     double a4 = concertPitch.value; ///< Hz, 400 to 480: what the keys are tuned to.
+    /// From the first of the layers that blend, 0, to the last, 1.
+    double blend = 0.0;
 
     const Take* take(TakeId id) const;
     Take* take(TakeId id);
@@ -161,6 +163,10 @@ void setConcertPitch(Instrument& instrument, double a4);
 /// A copy of a layer, behind it, with ids and a name of its own. @return Its id; none where there
 /// is no such layer, or no room for another.
 LayerId duplicateLayer(Instrument& instrument, LayerId layer);
+/// A blend of layers, neighbours at equal power. @return Gain of one of them, 0 to 1; 1 for a layer
+/// that does not blend.
+double blendGain(const Instrument& instrument, const Layer& layer) noexcept;
+
 /// A layer without zones at the end. @return Its id; none where there is no room.
 LayerId addLayer(Instrument& instrument);
 

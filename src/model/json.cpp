@@ -89,7 +89,7 @@ std::string toJson(const Instrument& instrument)
     for (const auto& layer : instrument.layers)
         layers.push_back(layerJson(layer));
     const json document = {{"schema", schemaVersion}, {"name", instrument.name}, {"takes", takes},
-        {"layers", layers}, {"a4", instrument.a4}};
+        {"layers", layers}, {"a4", instrument.a4}, {"blend", instrument.blend}};
     // File names come from disks and may hold any bytes.
     return document.dump(2, ' ', false, json::error_handler_t::replace);
 }
@@ -209,6 +209,7 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
             instrument.takes.push_back(takeFrom(t, *recording));
         }
         instrument.a4 = j.value("a4", concertPitch.value);
+        instrument.blend = j.value("blend", 0.0);
         for (auto& take : instrument.takes)
             take.tuning.a4 = instrument.a4;
         return sanitized(std::move(instrument));

@@ -62,6 +62,8 @@ struct Zone {
     double levelDb = 0.0; ///< -60 to 24.
     double pan = 0.0; ///< -1 left to 1 right.
     double tuneCents = 0.0; ///< -1200 to 1200, added to the take's own.
+    /// Borders that somebody set stay where they are when takes join.
+    bool lowKeyByHand = false, highKeyByHand = false;
     bool operator==(const Zone&) const = default;
 };
 /// Whether there is a key and a touch that both play.
@@ -103,6 +105,28 @@ enum class SameKeys {
     atRandom, ///< Never the same twice running.
 };
 
+/// What a key does to a take.
+enum class Manner {
+    asRecorded, ///< Speed and pitch go together.
+    keepsLength, ///< Every key lasts as long as the root.
+    frozen, ///< One place of it sounds for as long as the key is held.
+};
+
+/// A place in a take, held by grains that overlap.
+struct Frozen {
+    double place = 0.3; ///< Of the kept part, 0 to 1.
+    double sizeSeconds = 0.08; ///< Of a grain, 0.001 to 0.5.
+    int density = 4; ///< Grains that sound at once, 1 to 32.
+    double scatterSeconds = 0.0; ///< Of the place, to either side, 0 to 1.
+    double scatterSize = 0.0; ///< Share of the size, to either side, 0 to 1.
+    double scatterCents = 0.0; ///< To either side, 0 to 1200.
+    double drift = 0.0; ///< Speed of the place, -1 to 1 of the recording's own; turns at the ends.
+    enum class Direction { forward, backward, either } direction = Direction::forward;
+    bool hardEdges = false;
+    static constexpr int most = 32;
+    bool operator==(const Frozen&) const = default;
+};
+
 /// How many notes a layer plays at once.
 enum class Notes {
     many,
@@ -140,7 +164,14 @@ struct Layer {
     /// How far the pitch follows the keys: 1 fully, 0 not at all, 2 twice as far.
     double follow = 1.0;
     SoundsWhen when = SoundsWhen::press;
+    /// On release: how much softer for each second that the key was held, 0 to 60 dB.
+    double fallDbPerSecond = 0.0;
     SameKeys sameKeys = SameKeys::together;
+    bool turnsOverAllKeys = false; ///< One turn for the layer instead of one for each key.
+    Manner manner = Manner::asRecorded;
+    bool keepsFormants = true; ///< Where it keeps the length.
+    Frozen frozen;
+    bool blends = false; ///< Its level follows Instrument::blend.
     int chokeGroup = 0; ///< 1 to 16: a note ends all others of its group; 0 for none.
     int voices = mostVoices; ///< Notes at once; the oldest makes room.
     Notes notes = Notes::many;

@@ -17,6 +17,11 @@ constexpr Names<SameKeys, 3> sameKeysNames = {{{SameKeys::together, "together"},
 constexpr Names<Notes, 3> notesNames = {
     {{Notes::many, "many"}, {Notes::one, "one"}, {Notes::tied, "tied"}}};
 
+constexpr Names<Manner, 3> mannerNames = {{{Manner::asRecorded, "asRecorded"},
+    {Manner::keepsLength, "keepsLength"}, {Manner::frozen, "frozen"}}};
+constexpr Names<Frozen::Direction, 3> directionNames = {{{Frozen::Direction::forward, "forward"},
+    {Frozen::Direction::backward, "backward"}, {Frozen::Direction::either, "either"}}};
+
 constexpr Names<FilterKind, 5> filterNames = {{{FilterKind::off, "off"}, {FilterKind::low, "low"},
     {FilterKind::high, "high"}, {FilterKind::band, "band"}, {FilterKind::notch, "notch"}}};
 
@@ -33,7 +38,8 @@ json zoneJson(const Zone& z)
         {"highKey", z.highKey}, {"lowVelocity", z.lowVelocity}, {"highVelocity", z.highVelocity},
         {"lowKeyFade", z.lowKeyFade}, {"highKeyFade", z.highKeyFade},
         {"lowVelocityFade", z.lowVelocityFade}, {"highVelocityFade", z.highVelocityFade},
-        {"levelDb", z.levelDb}, {"pan", z.pan}, {"tuneCents", z.tuneCents}};
+        {"levelDb", z.levelDb}, {"pan", z.pan}, {"tuneCents", z.tuneCents},
+        {"lowKeyByHand", z.lowKeyByHand}, {"highKeyByHand", z.highKeyByHand}};
 }
 Zone zoneFrom(const json& j)
 {
@@ -51,6 +57,8 @@ Zone zoneFrom(const json& j)
     z.levelDb = j.value("levelDb", 0.0);
     z.pan = j.value("pan", 0.0);
     z.tuneCents = j.value("tuneCents", 0.0);
+    z.lowKeyByHand = j.value("lowKeyByHand", false);
+    z.highKeyByHand = j.value("highKeyByHand", false);
     return z;
 }
 
@@ -81,6 +89,22 @@ Lfo lfoFrom(const json& j)
         j.value("cutoffOctaves", 0.0), j.value("fadeSeconds", 0.0)};
 }
 
+json frozenJson(const Frozen& f)
+{
+    return {{"place", f.place}, {"sizeSeconds", f.sizeSeconds}, {"density", f.density},
+        {"scatterSeconds", f.scatterSeconds}, {"scatterSize", f.scatterSize},
+        {"scatterCents", f.scatterCents}, {"drift", f.drift},
+        {"direction", nameIn(directionNames, f.direction)}, {"hardEdges", f.hardEdges}};
+}
+Frozen frozenFrom(const json& j)
+{
+    const Frozen standard;
+    return {j.value("place", standard.place), j.value("sizeSeconds", standard.sizeSeconds),
+        whole(j, "density", standard.density), j.value("scatterSeconds", 0.0),
+        j.value("scatterSize", 0.0), j.value("scatterCents", 0.0), j.value("drift", 0.0),
+        valueIn(directionNames, j.value("direction", "forward")), j.value("hardEdges", false)};
+}
+
 json unisonJson(const Unison& u)
 {
     return {{"voices", u.voices}, {"detuneCents", u.detuneCents}, {"width", u.width}};
@@ -108,13 +132,15 @@ json layerJson(const Layer& layer)
     return {{"id", layer.id.value}, {"name", layer.name}, {"on", layer.on}, {"zones", zones},
         {"levelDb", layer.levelDb}, {"pan", layer.pan}, {"octave", layer.octave},
         {"fineCents", layer.fineCents}, {"follow", layer.follow},
-        {"when", nameIn(whenNames, layer.when)},
-        {"sameKeys", nameIn(sameKeysNames, layer.sameKeys)}, {"chokeGroup", layer.chokeGroup},
-        {"voices", layer.voices}, {"notes", nameIn(notesNames, layer.notes)},
-        {"unison", unisonJson(layer.unison)}, {"glideSeconds", layer.glideSeconds},
-        {"bendSemitones", layer.bendSemitones}, {"touch", layer.touch},
-        {"envelope", envelopeJson(layer.envelope)}, {"filter", filterJson(layer.filter)},
-        {"lfo", lfoJson(layer.lfo)}};
+        {"when", nameIn(whenNames, layer.when)}, {"fallDbPerSecond", layer.fallDbPerSecond},
+        {"sameKeys", nameIn(sameKeysNames, layer.sameKeys)},
+        {"turnsOverAllKeys", layer.turnsOverAllKeys}, {"manner", nameIn(mannerNames, layer.manner)},
+        {"keepsFormants", layer.keepsFormants}, {"frozen", frozenJson(layer.frozen)},
+        {"blends", layer.blends}, {"chokeGroup", layer.chokeGroup}, {"voices", layer.voices},
+        {"notes", nameIn(notesNames, layer.notes)}, {"unison", unisonJson(layer.unison)},
+        {"glideSeconds", layer.glideSeconds}, {"bendSemitones", layer.bendSemitones},
+        {"touch", layer.touch}, {"envelope", envelopeJson(layer.envelope)},
+        {"filter", filterJson(layer.filter)}, {"lfo", lfoJson(layer.lfo)}};
 }
 
 Layer layerFrom(const json& j)
@@ -136,6 +162,12 @@ Layer layerFrom(const json& j)
     layer.follow = j.value("follow", 1.0);
     layer.when = valueIn(whenNames, j.value("when", "press"));
     layer.sameKeys = valueIn(sameKeysNames, j.value("sameKeys", "together"));
+    layer.fallDbPerSecond = j.value("fallDbPerSecond", 0.0);
+    layer.turnsOverAllKeys = j.value("turnsOverAllKeys", false);
+    layer.manner = valueIn(mannerNames, j.value("manner", "asRecorded"));
+    layer.keepsFormants = j.value("keepsFormants", true);
+    layer.frozen = frozenFrom(j.value("frozen", json::object()));
+    layer.blends = j.value("blends", false);
     layer.chokeGroup = whole(j, "chokeGroup", 0);
     layer.voices = whole(j, "voices", standard.voices);
     layer.notes = valueIn(notesNames, j.value("notes", "many"));

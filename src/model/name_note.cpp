@@ -3,11 +3,21 @@
 
 #include "pitch/note.h"
 
+#include <algorithm>
+#include <array>
+#include <charconv>
 #include <filesystem>
+#include <utility>
+#include <vector>
 
 namespace puretone {
 
 namespace {
+
+bool isDigit(char c)
+{
+    return c >= '0' && c <= '9';
+}
 
 /// A word that is a note and nothing else.
 std::optional<int> noteInWord(std::string word)
@@ -17,30 +27,107 @@ std::optional<int> noteInWord(std::string word)
     // "Fs4": a sharp to people who name files.
     if (word.size() > 2 && (word[1] == 's' || word[1] == 'S'))
         word[1] = '#';
-    if (std::isdigit(static_cast<unsigned char>(word.back())) == 0)
+    if (!isDigit(word.back()))
         return std::nullopt;
     return parseKey(word);
+}
+
+/// Letters, digits and signs that stand together.
+std::vector<std::string> wordsOf(const std::string& fileName)
+{
+    std::vector<std::string> words(1);
+    for (const char c : std::filesystem::path(fileName).stem().string()) {
+        const auto u = static_cast<unsigned char>(c);
+        if (std::isalnum(u) != 0 || c == '#' || u >= 0x80)
+            words.back() += c;
+        else if (!words.back().empty())
+            words.emplace_back();
+    }
+    if (words.back().empty())
+        words.pop_back();
+    return words;
+}
+
+std::string lower(std::string word)
+{
+    std::transform(word.begin(), word.end(), word.begin(),
+        [](unsigned char c) { return char(std::tolower(c)); });
+    return word;
+}
+
+std::optional<int> wholeNumber(const std::string& digits)
+{
+    int number = 0;
+    const auto [end, error] = std::from_chars(digits.data(), digits.data() + digits.size(), number);
+    if (error != std::errc() || end != digits.data() + digits.size() || digits.empty())
+        return std::nullopt;
+    return number;
+}
+
+/// "v3": a word of some of these letters with a number behind it.
+std::optional<int> numberBehind(
+    const std::string& word, std::initializer_list<const char*> beginnings)
+{
+    for (const std::string beginning : beginnings)
+        if (word.starts_with(beginning))
+            if (const auto number = wholeNumber(word.substr(beginning.size())))
+                return number;
+    return std::nullopt;
+}
+
+std::optional<int> touchInWord(const std::string& word)
+{
+    constexpr std::array<std::pair<const char*, int>, 20> words = {{{"ppp", 0}, {"pp", 10},
+        {"p", 20}, {"piano", 20}, {"soft", 20}, {"softly", 20}, {"quiet", 20}, {"mp", 30},
+        {"medium", 35}, {"med", 35}, {"mid", 35}, {"mf", 40}, {"f", 50}, {"forte", 50},
+        {"hard", 50}, {"loud", 50}, {"strong", 50}, {"ff", 60}, {"fff", 70}, {"loudest", 80}}};
+    for (const auto& [name, touch] : words)
+        if (word == name)
+            return touch;
+    return numberBehind(word, {"velocity", "vel", "v", "dyn", "layer"});
 }
 
 } // namespace
 
 std::optional<int> noteInName(const std::string& fileName)
 {
-    const std::string stem = std::filesystem::path(fileName).stem().string();
-    std::string word;
-    const auto finish = [&]() -> std::optional<int> {
-        const auto note = noteInWord(word);
-        word.clear();
-        return note;
-    };
-    for (const char c : stem) {
-        const auto u = static_cast<unsigned char>(c);
-        if (std::isalnum(u) != 0 || c == '#' || u >= 0x80)
-            word += c;
-        else if (const auto note = finish())
+    for (const auto& word : wordsOf(fileName))
+        if (const auto note = noteInWord(word))
             return note;
+    return std::nullopt;
+}
+
+NameSays readName(const std::string& fileName)
+{
+    NameSays says;
+    says.key = noteInName(fileName);
+    const auto words = wordsOf(fileName);
+    std::string before;
+    for (const auto& original : words) {
+        const std::string word = lower(original);
+        const bool digits = std::all_of(word.begin(), word.end(), isDigit);
+        const bool named = before == "midi" || before == "key" || before == "note";
+        const auto number = digits && word.size() <= 4 ? wholeNumber(word) : std::nullopt;
+        const auto behind = numberBehind(word, {"midi", "key", "note"});
+        if (!says.key && number && *number <= 127 && (word.size() == 3 || named)) {
+            says.key = number;
+            says.isNumber = true;
+        } else if (!says.key && behind && *behind <= 127) {
+            says.key = behind;
+            says.isNumber = true;
+        } else if (number) {
+            says.number = number;
+        } else if (noteInWord(original)) {
+            // said already
+        } else if (const auto take =
+                       numberBehind(word, {"take", "rr", "round", "var", "alt", "t"})) {
+            says.number = take;
+        } else if (const auto touch = touchInWord(word); touch && !says.touch) {
+            says.touch = touch;
+        }
+        before = word;
     }
-    return finish();
+    return says;
 }
 
 } // namespace puretone

@@ -14,4 +14,16 @@ namespace puretone {
 ///         word is a note.
 std::optional<int> noteInName(const std::string& fileName);
 
+/// What a file's name says.
+struct NameSays {
+    std::optional<int> key; ///< Of noteInName, or a MIDI number: "058 hum.wav".
+    bool isNumber = false; ///< No octave is in doubt then.
+    std::optional<int> touch; ///< Grows with loudness: "soft", "mf", "v3".
+    std::optional<int> number; ///< Of the take: "take 2", "rr3", "horn 2".
+    bool operator==(const NameSays&) const = default;
+};
+
+/// Reads all of it. A MIDI number is a word of three digits, or one behind "midi", "key" or "note".
+NameSays readName(const std::string& fileName);
+
 } // namespace puretone

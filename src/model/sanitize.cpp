@@ -184,6 +184,18 @@ void sanitize(Lfo& lfo)
     lfo.fadeSeconds = inRange(lfo.fadeSeconds, 0.0, 20.0, 0.0);
 }
 
+void sanitize(Frozen& f)
+{
+    const Frozen standard;
+    f.place = inRange(f.place, 0.0, 1.0, standard.place);
+    f.sizeSeconds = inRange(f.sizeSeconds, 0.001, 0.5, standard.sizeSeconds);
+    f.density = std::clamp(f.density, 1, Frozen::most);
+    f.scatterSeconds = inRange(f.scatterSeconds, 0.0, 1.0, 0.0);
+    f.scatterSize = shareIn(f.scatterSize);
+    f.scatterCents = inRange(f.scatterCents, 0.0, 1200.0, 0.0);
+    f.drift = inRange(f.drift, -1.0, 1.0, 0.0);
+}
+
 void sanitize(Layer& layer)
 {
     for (Zone& zone : layer.zones)
@@ -193,6 +205,8 @@ void sanitize(Layer& layer)
     layer.octave = std::clamp(layer.octave, -4, 4);
     layer.fineCents = inRange(layer.fineCents, -100.0, 100.0, 0.0);
     layer.follow = inRange(layer.follow, 0.0, 2.0, 1.0);
+    layer.fallDbPerSecond = inRange(layer.fallDbPerSecond, 0.0, 60.0, 0.0);
+    sanitize(layer.frozen);
     layer.chokeGroup = std::clamp(layer.chokeGroup, 0, 16);
     layer.voices = std::clamp(layer.voices, 1, Layer::mostVoices);
     const Unison standard;
@@ -216,6 +230,7 @@ Instrument sanitized(Instrument instrument)
         sanitize(take);
         take.tuning.a4 = instrument.a4;
     }
+    instrument.blend = shareIn(instrument.blend);
     if (instrument.layers.empty())
         instrument.layers.emplace_back();
     keepFirst(instrument.layers, mostLayers);

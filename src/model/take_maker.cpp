@@ -4,6 +4,7 @@
 #include "pitch/struck.h"
 
 #include "base/all_cores.h"
+#include "model/lay_out.h"
 #include "model/readings.h"
 #include "prepare/kept_part.h"
 
@@ -259,37 +260,6 @@ void addTakes(Instrument& instrument, std::vector<Take> takes, LayerId layer)
         instrument.takes.push_back(std::move(take));
     }
     spreadByRoots(instrument, *into);
-}
-
-void spreadByRoots(const Instrument& instrument, Layer& layer)
-{
-    auto& zones = layer.zones;
-    const auto root = [&](const Zone& z) {
-        const Take* take = instrument.take(z.take);
-        return take != nullptr ? take->tuning.rootKey : 60;
-    };
-    std::stable_sort(zones.begin(), zones.end(),
-        [&](const Zone& a, const Zone& b) { return root(a) < root(b); });
-    int lowest = 127, highest = 0;
-    for (const auto& zone : zones) {
-        lowest = std::min(lowest, zone.lowKey);
-        highest = std::max(highest, zone.highKey);
-    }
-    for (std::size_t i = 0; i < zones.size(); ++i) {
-        // Takes on the same root share their keys; all others meet half-way.
-        const auto border = [&](std::size_t a, std::size_t b) {
-            return (root(zones[a]) + root(zones[b])) / 2;
-        };
-        std::size_t below = i, above = i;
-        while (below > 0 && root(zones[below]) == root(zones[i]))
-            --below;
-        while (above + 1 < zones.size() && root(zones[above]) == root(zones[i]))
-            ++above;
-        const bool hasBelow = root(zones[below]) != root(zones[i]);
-        const bool hasAbove = root(zones[above]) != root(zones[i]);
-        zones[i].lowKey = hasBelow ? border(below, i) + 1 : lowest;
-        zones[i].highKey = hasAbove ? border(i, above) : std::max(highest, zones[i].lowKey);
-    }
 }
 
 Instrument makeInstrument(Take take)

@@ -44,8 +44,6 @@ std::vector<Take> makePieces(const Take& source, const std::vector<Piece>& piece
 /// Adds takes with zones of their own to a layer, the first one where there is no such, and spreads
 /// its zones by their roots.
 void addTakes(Instrument& instrument, std::vector<Take> takes, LayerId layer = {});
-/// Borders between neighbouring roots of a layer, half-way; the outer zones keep their outer ends.
-void spreadByRoots(const Instrument& instrument, Layer& layer);
 
 /// How a loop inside a WAV goes; one that only runs backward goes there and back, which is nearest.
 inline LoopMode loopModeOf(const SamplerInfo::Loop& given)

@@ -46,18 +46,20 @@ TEST_CASE("three layers are made in the window, saved, reopened equal and writte
     REQUIRE(d.document().takes.size() == 3);
     auto& keys = keysStop(d);
     // A second layer, in turn, of the knock and the hum.
-    d.click(&keys, "Add");
+    d.session().edit("Add layer", [](Instrument& next) { addLayer(next); });
+    d.session().showLayer(d.document().layers[1].id);
     REQUIRE(d.document().layers.size() == 2);
     CHECK(d.session().layer().id == d.document().layers[1].id);
     for (const std::size_t take : {1U, 2U}) {
         d.session().showTake(d.document().takes[take].id);
-        d.click(&keys, "Give this layer the take");
+        d.click(&keys, "Lay this take on keys");
     }
     choose(&keys, "Same keys", "in turn");
     CHECK(d.document().layers[1].zones.size() == 2);
     CHECK(d.document().layers[1].sameKeys == SameKeys::inTurn);
     // A third one on release, which does not follow the keys: a copy, changed.
-    d.click(&keys, "Copy");
+    keys.copyLayerAs(LayerCopy::same);
+    d.settle();
     REQUIRE(d.document().layers.size() == 3);
     choose(&keys, "Sounds", "on release");
     d.session().editLayer("Follow", [](Layer& layer) { layer.follow = 0.0; });
@@ -82,44 +84,51 @@ TEST_CASE("three layers are made in the window, saved, reopened equal and writte
     CHECK(d.document().layers[2].follow == 1.0);
 }
 
-TEST_CASE("layers are switched, named, moved and removed in their list", "[app][layers]")
+TEST_CASE("layers are opened, switched, named, moved and removed at their lanes", "[app][layers]")
 {
     Driver d;
     d.open(sounds + "fog-horn.flac");
     auto& keys = keysStop(d);
-    auto* list = keys.layers()->list();
-    d.click(&keys, "Copy");
+    auto* lanes = keys.lanes();
+    keys.copyLayerAs(LayerCopy::same);
+    d.settle();
     REQUIRE(d.document().layers.size() == 2);
     const auto first = d.document().layers[0].id, second = d.document().layers[1].id;
-    QTest::mouseClick(list, Qt::LeftButton, {}, list->switchRect(0).center().toPoint());
-    CHECK_FALSE(d.document().layers[0].on);
-    CHECK(d.session().layer().id == second); // switching is not choosing
-    QTest::mouseClick(list, Qt::LeftButton, {}, list->rowRect(0).center().toPoint());
-    CHECK(d.session().layer().id == first);
-    QTest::keyClick(list, Qt::Key_Return);
-    CHECK(d.document().layers[0].on);
-    QTest::keyClick(list, Qt::Key_F2);
-    auto* editor = list->findChild<QLineEdit*>();
-    REQUIRE(editor != nullptr);
-    QTest::keyClicks(editor, "Low horn");
-    QTest::keyClick(editor, Qt::Key_Return);
-    CHECK(d.document().layers[0].name == "Low horn");
-    // Esc leaves the name as it was.
-    QTest::keyClick(list, Qt::Key_F2);
-    QTest::keyClicks(list->findChild<QLineEdit*>(), "nothing");
-    QTest::keyClick(list->findChild<QLineEdit*>(), Qt::Key_Escape);
-    d.settle();
-    CHECK(d.document().layers[0].name == "Low horn");
-    QTest::keyClick(list, Qt::Key_Down, Qt::AltModifier);
-    CHECK(d.document().layers[1].id == first);
-    QTest::keyClick(list, Qt::Key_Up);
     CHECK(d.session().layer().id == second);
-    QTest::keyClick(list, Qt::Key_Delete);
+    const auto dot = [&](std::size_t i) { return lanes->geometry().dot(i).center().toPoint(); };
+    QTest::mouseClick(lanes, Qt::LeftButton, {}, dot(0));
+    CHECK_FALSE(d.document().layers[0].on);
+    CHECK(d.session().layer().id == second); // switching is not opening
+    // Alone, and all again.
+    QTest::mouseClick(lanes, Qt::LeftButton, Qt::AltModifier, dot(0));
+    CHECK(d.document().layers[0].on);
+    CHECK_FALSE(d.document().layers[1].on);
+    QTest::mouseClick(lanes, Qt::LeftButton, Qt::AltModifier, dot(0));
+    CHECK(d.document().layers[1].on);
+    QTest::mouseClick(lanes, Qt::LeftButton, {}, lanes->geometry().track(0).center().toPoint());
+    CHECK(d.session().layer().id == first);
+    QTest::keyClick(lanes, Qt::Key_Return);
+    CHECK_FALSE(d.document().layers[0].on);
+    d.session().undo();
+    // F2 leads to the name.
+    QTest::keyClick(lanes, Qt::Key_F2);
+    auto* name = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+    REQUIRE(name != nullptr);
+    QTest::keyClicks(name, "Low horn");
+    QTest::keyClick(name, Qt::Key_Return);
+    CHECK(d.document().layers[0].name == "Low horn");
+    lanes->setFocus();
+    QTest::keyClick(lanes, Qt::Key_Down, Qt::AltModifier);
+    CHECK(d.document().layers[1].id == first);
+    // By hand it goes back.
+    const auto g = lanes->geometry();
+    d.drag(lanes, g.name(1).center(), g.lane(0).center());
+    CHECK(d.document().layers[0].id == first);
+    QTest::keyClick(lanes, Qt::Key_Down);
+    CHECK(d.session().layer().id == second);
+    d.click(&keys, "Remove layer");
     REQUIRE(d.document().layers.size() == 1);
     CHECK(d.document().layers[0].id == first);
-    // The last one stays.
-    QTest::keyClick(list, Qt::Key_Delete);
-    CHECK(d.document().layers.size() == 1);
 }
 
 TEST_CASE(
@@ -151,7 +160,8 @@ TEST_CASE("takes that share a root take turns after one click, and undo brings t
     REQUIRE(d.document().takes.size() == 3);
     const auto before = d.document();
     d.goTo(Stop::keys);
-    d.click(d.window.stop(Stop::keys), "Lay out by roots");
+    d.click(d.window.stop(Stop::keys), "Lay out…");
+    d.click(d.window.stop(Stop::keys), "Lay out");
     d.settle();
     CHECK(d.document().layers[0].sameKeys == SameKeys::inTurn);
     CHECK(d.session().history().undoName() == "Lay out by roots");

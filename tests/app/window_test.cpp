@@ -228,22 +228,6 @@ TEST_CASE("closing the window in the middle of typing is no accident", "[app][ba
     // The driver takes the window down here; the sanitizers watch.
 }
 
-TEST_CASE("zone borders are dragged", "[app][keys]")
-{
-    Driver d;
-    d.open(sounds + "fog-horn.flac");
-    d.goTo(Stop::keys);
-    auto* zones = static_cast<KeysStop*>(d.window.stop(Stop::keys))->zones();
-    const QRectF block = zones->blockRect(d.document().layers[0].zones[0]);
-    const double octave = zones->blockRect({0, 0, 0, 11}).width();
-    d.drag(
-        zones, {block.right(), block.center().y()}, {block.right() - octave, block.center().y()});
-    CHECK(std::abs(d.document().layers[0].zones[0].highKey - 96) <= 1);
-    d.type(d.window.stop(Stop::keys), "Lowest key", "C2");
-    CHECK(d.document().layers[0].zones[0].lowKey == 36);
-    CHECK(d.document().layers[0].zones[0].highVelocity == 127);
-}
-
 TEST_CASE("envelope points are dragged in the picture", "[app][shape]")
 {
     Driver d;

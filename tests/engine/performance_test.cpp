@@ -395,3 +395,62 @@ TEST_CASE("a level or a place that is turned is heard on the held note, without 
         worst = std::max(worst, std::abs(left[i] - left[i - 1]));
     CHECK(double(worst) < 0.001);
 }
+
+TEST_CASE("a sound on release falls with the time that the key was held", "[engine][layers]")
+{
+    auto instrument = levels({0.4f});
+    instrument.layers[0].when = SoundsWhen::release;
+    instrument.layers[0].fallDbPerSecond = 12.0;
+    const auto heldFor = [&](double seconds) {
+        const auto out = play(instrument, {on(0.0, 60), off(seconds, 60)});
+        return double(out.at(seconds + 0.3));
+    };
+    CHECK_THAT(heldFor(0.5), WithinAbs(0.4 * std::pow(10.0, -6.0 / 20.0), 0.003));
+    CHECK_THAT(heldFor(1.5), WithinAbs(0.4 * std::pow(10.0, -18.0 / 20.0), 0.003));
+}
+
+TEST_CASE("turns go on from key to key where they are the layer's", "[engine][layers]")
+{
+    auto instrument = levels({0.1f, 0.2f, 0.4f}, 0.3);
+    instrument.layers[0].sameKeys = SameKeys::inTurn;
+    const auto heard = [&] {
+        std::vector<TimedEvent> events;
+        for (int i = 0; i < 4; ++i) {
+            events.push_back(on(0.5 * i, 60 + i));
+            events.push_back(off(0.5 * i + 0.2, 60 + i));
+        }
+        const auto out = play(instrument, events);
+        std::vector<double> found;
+        for (int i = 0; i < 4; ++i)
+            found.push_back(double(out.at(0.5 * i + 0.1)));
+        return found;
+    };
+    for (const double level : heard())
+        CHECK_THAT(level, WithinAbs(0.1, 0.001)); // each key has its own turn
+    instrument.layers[0].turnsOverAllKeys = true;
+    const auto shared = heard();
+    CHECK_THAT(shared[0], WithinAbs(0.1, 0.001));
+    CHECK_THAT(shared[1], WithinAbs(0.2, 0.001));
+    CHECK_THAT(shared[2], WithinAbs(0.4, 0.001));
+    CHECK_THAT(shared[3], WithinAbs(0.1, 0.001));
+}
+
+TEST_CASE("a blend goes from layer to layer at equal power", "[engine][layers]")
+{
+    auto instrument = levels({0.4f});
+    for (int i = 0; i < 2; ++i)
+        duplicateLayer(instrument, 1);
+    CHECK(blendGain(instrument, instrument.layers[1]) == 1.0); // nobody blends
+    for (auto& layer : instrument.layers)
+        layer.blends = true;
+    for (const double at : {0.0, 0.2, 0.5, 0.8, 1.0}) {
+        instrument.blend = at;
+        double power = 0.0;
+        for (const auto& layer : instrument.layers)
+            power += std::pow(blendGain(instrument, layer), 2.0);
+        CHECK_THAT(power, WithinAbs(1.0, 1e-9));
+    }
+    instrument.blend = 0.25; // half-way between the first two
+    const auto out = play(instrument, {on(0.0, 60), off(0.5, 60)});
+    CHECK_THAT(double(out.at(0.3)), WithinAbs(0.4 * 2.0 * std::sqrt(0.5), 0.002));
+}

@@ -25,6 +25,12 @@ Instrument layered()
     layer.follow = 0.75;
     layer.when = SoundsWhen::release;
     layer.sameKeys = SameKeys::atRandom;
+    layer.fallDbPerSecond = 6.5;
+    layer.turnsOverAllKeys = true;
+    layer.manner = Manner::frozen;
+    layer.keepsFormants = false;
+    layer.frozen = {0.7, 0.05, 9, 0.1, 0.2, 30.0, -0.5, Frozen::Direction::either, true};
+    layer.blends = true;
     layer.chokeGroup = 5;
     layer.voices = 7;
     layer.notes = Notes::tied;
@@ -45,6 +51,9 @@ Instrument layered()
     zone.levelDb = -3.0;
     zone.pan = -1.0;
     zone.tuneCents = 33.0;
+    zone.lowKeyByHand = true;
+    zone.highKeyByHand = true;
+    instrument.blend = 0.4;
     return sanitized(std::move(instrument));
 }
 

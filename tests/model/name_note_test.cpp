@@ -41,3 +41,17 @@ TEST_CASE("what a name says is offered beside the reading, in its octave", "[mod
     const auto unnamed = pitchChoices(heard("horn.wav", 220.0));
     CHECK(unnamed.size() + 1 == contradicting.size());
 }
+
+TEST_CASE("names say numbers, touches and takes", "[model][name]")
+{
+    CHECK(readName("058 hum.wav") == NameSays{58, true, std::nullopt, std::nullopt});
+    CHECK(readName("horn_A#2_soft.wav") == NameSays{46, false, 20, std::nullopt});
+    CHECK(readName("bell C4 ff take 2.wav") == NameSays{60, false, 60, 2});
+    CHECK(readName("knock midi 40 rr3.wav") == NameSays{40, true, std::nullopt, 3});
+    CHECK(readName("key64_v2.wav") == NameSays{64, true, 2, std::nullopt});
+    CHECK(readName("horn 2.wav") == NameSays{std::nullopt, false, std::nullopt, 2});
+    CHECK(readName("horn 999.wav") == NameSays{std::nullopt, false, std::nullopt, 999});
+    CHECK(readName("wind in the rigging.wav") == NameSays{});
+    CHECK(readName("") == NameSays{});
+    CHECK(readName("99999999999999999999.wav") == NameSays{});
+}

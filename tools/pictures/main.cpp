@@ -121,7 +121,9 @@ int main(int argc, char** argv)
             {"record", "Record from the simulated microphone for so many seconds", "seconds"},
             {"sheet", "One sheet over the window instead of the stops", "shortcuts|close"},
             {"treat", "Treat the take, and choose one of its treatments"},
-            {"layers", "Make three layers of the instrument"}});
+            {"layers", "Make three layers of the instrument"},
+            {"press", "Press a button of the stop first", "text"},
+            {"manner", "How the first layer plays: 1 at its own length, 2 frozen", "number"}});
     parser.process(application);
     if (parser.positionalArguments().isEmpty())
         return 2;
@@ -157,6 +159,10 @@ int main(int argc, char** argv)
         treatTake(window);
     if (parser.isSet("layers"))
         addLayers(window);
+    if (const int manner = parser.value("manner").toInt(); manner > 0) {
+        window.session().editLayer("Manner", [&](Layer& layer) { layer.manner = Manner(manner); });
+        settle(window);
+    }
     window.messages()->endProgress();
     if (const auto sheet = parser.value("sheet"); !sheet.isEmpty()) {
         window.goTo(Stop::sound);
@@ -175,6 +181,10 @@ int main(int argc, char** argv)
         if (parser.isSet("only") && parser.value("only").toInt() != int(stop) + 1)
             continue;
         window.goTo(stop);
+        settle(window);
+        for (auto* button : window.stop(stop)->findChildren<QPushButton*>())
+            if (button->text() == parser.value("press") && button->isVisible())
+                button->click();
         settle(window);
         if (!parser.isSet("silent"))
             play(window, true);

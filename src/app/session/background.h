@@ -23,7 +23,7 @@ enum class JobKind {
     open, addFile, makeSplit, recover,
     notesInside, split, layOut, treat, hearAgain, copyTreatments, facts, walk,
     findLoops, loopNear, copyLoop, seam, remedy, seamMap,
-    compile, draw, peaks, beating,
+    compile, keepLength, copyLayer, levels, reach, draw, peaks, beating,
     save, exportFiles, keepCopy, sweep,
     findDevices, openOutput, openKeyboard, openInput,
     // clang-format on

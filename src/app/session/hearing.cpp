@@ -31,9 +31,10 @@ void Hearing::compileNow()
     const double rate = session_.player().engine().rate();
     session_.background().run(
         JobKind::compile, Background::Running::finish,
-        [compiler = compiler_, document = session_.instrument(), rate](const Progress&) -> Made {
+        [compiler = compiler_, document = session_.instrument(),
+            lengths = session_.lengths().made(), rate](const Progress&) -> Made {
             return std::make_shared<std::unique_ptr<const Program>>(
-                compiler->compile(document, rate));
+                compiler->compile(document, rate, lengths));
         },
         [this](const Made& made) { session_.player().engine().setProgram(std::move(*made)); });
 }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/session.h"
 
+#include "model/lay_out.h"
+
 #include "model/take_maker.h"
 
 #include <cstdio>
@@ -10,6 +12,7 @@ namespace puretone::app {
 Session::Session(QObject* parent)
     : QObject(parent)
     , hearing_(*this)
+    , lengths_(*this)
     , pictures_(*this)
     , opening_(*this)
     , treating_(*this)
@@ -158,6 +161,7 @@ void Session::walk(History::Step step)
 void Session::afterChange()
 {
     pictures_.refresh();
+    lengths_.refresh();
     hearing_.refresh();
     findMissingFacts();
     looping_.refresh();

@@ -3,6 +3,7 @@
 
 #include "app/session/background.h"
 #include "app/session/hearing.h"
+#include "app/session/lengths.h"
 #include "app/session/looping.h"
 #include "app/session/opening.h"
 #include "app/session/pictures.h"
@@ -36,6 +37,7 @@ public:
     Looping& looping() { return looping_; }
     const Looping& looping() const { return looping_; }
     Hearing& hearing() { return hearing_; }
+    const Lengths& lengths() const { return lengths_; }
     const Pictures& pictures() const { return pictures_; }
     Saving& saving() { return saving_; }
     Player& player() { return player_; }
@@ -100,6 +102,7 @@ private:
     LayerId shownLayer_;
     Background background_;
     Hearing hearing_;
+    Lengths lengths_;
     Pictures pictures_;
     Opening opening_;
     Treating treating_;

@@ -321,6 +321,7 @@ void MainWindow::tick()
     const auto heard = dock_->tick();
     const bool ours = session_.take() != nullptr && heard.take == session_.take()->id;
     stop(path_->current())->showPlayhead(ours ? heard.position : -1.0);
+    stop(path_->current())->showHeard(heard, session_.player().engine().keysDown());
 }
 
 void MainWindow::openDialog()

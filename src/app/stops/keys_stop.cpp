@@ -1,235 +1,305 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/stops/keys_stop.h"
 
-#include "base/quantity.h"
-#include "model/lay_out.h"
-
 #include "app/theme/theme.h"
-#include "model/take_maker.h"
+
+#include <QMenu>
 
 namespace puretone::app {
 
 namespace {
 
-QString wordsFor(const LaidOut& done)
-{
-    QString words = done.roots == 1
-        ? KeysStop::tr("All %1 takes of this layer have one root").arg(done.takes)
-        : KeysStop::tr("%1 takes on %2 roots, borders halfway between them")
-              .arg(done.takes)
-              .arg(done.roots);
-    if (done.shared == LaidOut::Shared::byTouch)
-        words += KeysStop::tr("; those of one root sound by touch, their levels %1 apart or more")
-                     .arg(typeset(formatDecibels({done.leastStepDb})));
-    else if (done.shared == LaidOut::Shared::inTurn)
-        words += KeysStop::tr("; those of one root sound in turn");
-    return words + KeysStop::tr(".");
-}
-
-std::array<int*, 4> fadesOf(Zone& zone)
-{
-    return {&zone.lowKeyFade, &zone.highKeyFade, &zone.lowVelocityFade, &zone.highVelocityFade};
-}
+enum Page { lanesPage, layOutPage, matchPage };
 
 } // namespace
 
 KeysStop::KeysStop(Session& s, QWidget* parent)
     : StopView(s, tr("Keys"), parent)
-    , zones_(new ZoneView(this))
 {
-    bench()->addWidget(zones_, 1);
-    layers_ = new LayerPanel(s, details());
-    const auto naming = [this] { return session().naming(); };
-    layOut_ = details()->addButton(tr("Lay out by roots"),
-        tr("Borders halfway between the roots of this layer's takes; those that share a root sound "
-           "by touch where their levels differ clearly, otherwise in turn"));
-    details()->addHeading(tr("Its keys"));
-    take_ = details()->addReading(tr("Take"), tr("What these keys play"));
-    root_ = details()->addReading(
-        tr("Root key"), tr("The key that plays it at its own speed; set at the stop Pitch"));
-    low_ =
-        details()->addField(keyField(tr("Lowest key"), tr("Below it the keys are silent"), naming));
-    high_ = details()->addField(
-        keyField(tr("Highest key"), tr("Above it the keys are silent"), naming));
-    quiet_ = details()->addField(
-        countField(tr("Softest"), tr("Softer touches are silent (velocity 1 to 127)"), 1, 127, 1));
-    loud_ = details()->addField(countField(
-        tr("Hardest"), tr("Harder touches are silent (velocity 1 to 127)"), 1, 127, 127));
-    level_ = details()->addField(
-        decibelField(tr("Level"), tr("Of these keys against others"), -60.0, 24.0, 0.0));
-    auto* more = details()->addFold(tr("Place, tune, crossovers"), QStringLiteral("zone"), false);
-    place_ = more->addField(placeField(tr("Place"), tr("Left or right")));
-    tune_ = more->addField(
-        centsField(tr("Tune"), tr("Of these keys, beside the take's own"), -1200.0, 1200.0));
-    const auto fade = [&](const QString& label, const QString& tip) {
-        return more->addField(countField(label, tip, 0, 127, 0));
-    };
-    fades_ = {fade(tr("Fade, low keys"), tr("Keys over which it rises from the lowest one")),
-        fade(tr("Fade, high keys"), tr("Keys over which it falls to the highest one")),
-        fade(tr("Fade, soft"), tr("Touches over which it rises from the softest one")),
-        fade(tr("Fade, hard"), tr("Touches over which it falls to the hardest one"))};
-    layers_->addFields(details());
+    bench()->addWidget(buildBench(), 1);
+    bench()->addLayout(buildRow());
+    zone_ = new ZonePanel(s, details());
     details()->addRule();
-    again_ = details()->addButton(
-        tr("Propose a range"), tr("The keys of a piano, and two octaves around the root"));
-    give_ = details()->addButton(
-        tr("Give this layer the take"), tr("Lays the take on screen on keys of this layer"));
-    together_ = new QLabel(this);
-    together_->setWordWrap(true);
-    together_->setProperty("role", "quiet");
-    details()->column()->addWidget(together_);
+    layer_ = new LayerPanel(s, details());
     details()->column()->addStretch(1);
-    const auto connectZone = [this](ValueField* field, const QString& step, auto change) {
-        connectToInstrument(field, step, [this, change](Instrument& next, double value) {
-            if (Zone* zone = zoneShown(next))
-                change(*zone, int(std::lround(value)));
-        });
+    connectLanes();
+    const auto back = [this] {
+        pages_->setCurrentIndex(lanesPage);
+        refresh();
     };
-    connectZone(
-        low_, tr("Set lowest key"), [](Zone& z, int v) { z.lowKey = std::min(v, z.highKey); });
-    connectZone(
-        high_, tr("Set highest key"), [](Zone& z, int v) { z.highKey = std::max(v, z.lowKey); });
-    connectZone(quiet_, tr("Set softest touch"),
-        [](Zone& z, int v) { z.lowVelocity = std::min(v, z.highVelocity); });
-    connectZone(loud_, tr("Set hardest touch"),
-        [](Zone& z, int v) { z.highVelocity = std::max(v, z.lowVelocity); });
-    const auto connectValue = [this](ValueField* field, const QString& step, auto member) {
-        connectToInstrument(field, step, [this, member](Instrument& next, double value) {
-            if (Zone* zone = zoneShown(next))
-                zone->*member = value;
-        });
+    connect(layOut_, &LayOutPanel::left, this, back);
+    connect(match_, &MatchPanel::left, this, back);
+    connect(zone_, &ZonePanel::removeAsked, this, [this] { removeZones(lanes_->chosen()); });
+    connect(zone_, &ZonePanel::chooseAsked, this, &KeysStop::choose);
+}
+
+QWidget* KeysStop::buildBench()
+{
+    auto* pages = new QWidget(this);
+    pages_ = new QStackedLayout(pages);
+    lanes_ = new ZoneBench(pages);
+    layOut_ = new LayOutPanel(session(), pages);
+    match_ = new MatchPanel(session(), pages);
+    pages_->addWidget(lanes_);
+    pages_->addWidget(layOut_);
+    pages_->addWidget(match_);
+    return pages;
+}
+
+QHBoxLayout* KeysStop::buildRow()
+{
+    auto* row = new QHBoxLayout;
+    row->setSpacing(8);
+    const auto button = [&](const QString& text, const QString& tip) {
+        auto* made = new QPushButton(text, this);
+        made->setToolTip(tip);
+        made->setAccessibleName(text);
+        row->addWidget(made);
+        return made;
     };
-    connectValue(level_, tr("Set level of keys"), &Zone::levelDb);
-    connectValue(place_, tr("Place keys"), &Zone::pan);
-    connectValue(tune_, tr("Tune keys"), &Zone::tuneCents);
-    for (std::size_t i = 0; i < fades_.size(); ++i)
-        connectZone(
-            fades_[i], tr("Change crossover"), [i](Zone& z, int width) { *fadesOf(z)[i] = width; });
-    connect(give_, &QPushButton::clicked, this, [this] {
-        const Take* take = session().take();
-        if (take != nullptr)
-            session().edit(tr("Give layer a take"), [&](Instrument& next) {
-                Zone zone = proposeZone(*take);
-                zone.id = next.freeId();
-                if (Layer* layer = next.layer(session().layer().id))
-                    layer->zones.push_back(zone);
-            });
+    add_ = button(tr("Add a layer…"),
+        tr("An empty one, or a copy of the open one, also turned "
+           "round, an octave away or a little out of tune"));
+    add_->setProperty("kind", "outlined");
+    lay_ = button(tr("Lay out…"),
+        tr("Takes of this layer over the keys by their roots, borders halfway between them"));
+    levels_ = button(tr("Match levels…"), tr("Shows how loud its takes are, and makes them alike"));
+    remove_ = button(tr("Remove layer"), tr("Takes the open layer away; its takes stay"));
+    words_ = new QLabel(this);
+    words_->setProperty("role", "quiet");
+    words_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    row->addWidget(words_, 1);
+    connect(add_, &QPushButton::clicked, this, [this] {
+        QMenu menu(this);
+        menu.addAction(tr("An empty layer"), this, &KeysStop::addEmptyLayer);
+        menu.addSeparator();
+        const auto copy = [&](const QString& words, LayerCopy how) {
+            menu.addAction(words, this, [this, how] { copyLayerAs(how); });
+        };
+        copy(tr("A copy of the open one"), LayerCopy::same);
+        copy(tr("A copy that runs backwards"), LayerCopy::reversed);
+        copy(tr("A copy an octave up"), LayerCopy::octaveUp);
+        copy(tr("A copy an octave down"), LayerCopy::octaveDown);
+        copy(tr("A copy a little out of tune"), LayerCopy::detuned);
+        menu.exec(add_->mapToGlobal(QPoint(0, -menu.sizeHint().height())));
     });
-    connect(layOut_, &QPushButton::clicked, this, &KeysStop::layOutLayer);
-    connect(again_, &QPushButton::clicked, this, [this] {
-        if (const Take* t = session().take())
-            session().edit(tr("Propose key range"), [&](Instrument& next) {
-                Layer* layer = next.layer(session().layer().id);
-                if (layer != nullptr && layer->zones.size() > 1) {
-                    spreadByRoots(next, *layer);
-                } else if (Zone* zone = zoneShown(next)) {
-                    const ZoneId id = zone->id;
-                    *zone = proposeZone(*t);
-                    zone->id = id;
-                }
-            });
+    connect(lay_, &QPushButton::clicked, this, [this] {
+        layOut_->begin();
+        pages_->setCurrentIndex(layOutPage);
     });
-    connect(zones_, &ZoneView::bordersDragged, this, [this](const Zone& zone, bool first) {
-        session().edit(
-            tr("Move zone border"),
-            [&](Instrument& next) {
-                if (Zone* z = next.zone(zone.id))
-                    *z = zone;
-            },
-            gesture(first));
+    connect(levels_, &QPushButton::clicked, this, [this] {
+        match_->begin();
+        pages_->setCurrentIndex(matchPage);
     });
-    connect(zones_, &ZoneView::cancelled, this, [this] { abandonGesture(); });
+    connect(remove_, &QPushButton::clicked, this, &KeysStop::removeLayer);
+    return row;
 }
 
-Zone* KeysStop::zoneShown(Instrument& instrument)
+void KeysStop::connectLanes()
 {
-    const Take* take = session().take();
-    Layer* layer = instrument.layer(session().layer().id);
-    if (take != nullptr && layer != nullptr)
-        for (auto& zone : layer->zones)
-            if (zone.take == take->id)
-                return &zone;
-    return nullptr;
+    connect(lanes_, &ZoneBench::chosenChanged, this, &KeysStop::choose);
+    connect(lanes_, &ZoneBench::layerDragged, this,
+        [this](const QString& step, const Layer& layer, bool first) {
+            session().editLayer(
+                step, [&](Layer& open) { open.zones = layer.zones; }, gesture(first));
+        });
+    connect(lanes_, &ZoneBench::cancelled, this, [this] { abandonGesture(); });
+    connect(lanes_, &ZoneBench::opened, this, [this](LayerId id) { session().showLayer(id); });
+    connect(lanes_, &ZoneBench::renameAsked, this, [this] { layer_->editName(); });
+    connect(lanes_, &ZoneBench::switched, this, [this](LayerId id, bool on) {
+        session().edit(on ? tr("Switch layer on") : tr("Switch layer off"), [&](Instrument& next) {
+            if (Layer* layer = next.layer(id))
+                layer->on = on;
+        });
+    });
+    connect(lanes_, &ZoneBench::aloneAsked, this, &KeysStop::playAlone);
+    connect(lanes_, &ZoneBench::moveAsked, this, &KeysStop::moveLayer);
+    connect(lanes_, &ZoneBench::removeAsked, this, &KeysStop::removeZones);
+    connect(lanes_, &ZoneBench::hintChanged, this, [this] { showWords(); });
 }
 
-/// What lies on the same keys and touches of the layer, where it does not sound in turn.
-void KeysStop::showTogether(const Instrument& instrument, const Zone* shown)
+void KeysStop::choose(const ZoneIds& chosen)
 {
-    QStringList names;
-    if (shown != nullptr && session().layer().sameKeys == SameKeys::together)
-        for (const auto& zone : session().layer().zones)
-            if (zone.id != shown->id && overlap(zone, *shown))
-                if (const Take* other = instrument.take(zone.take))
-                    names << QString::fromStdString(other->name);
-    constexpr int most = 3;
-    const auto more = names.size() - most;
-    if (more > 0)
-        names = names.mid(0, most) << tr("%1 more").arg(more);
-    together_->setVisible(!names.isEmpty());
-    together_->setText(tr("Shares keys with %1: they sound together. Set apart by keys or touch, "
-                          "or in turn, each sounds alone.")
-                           .arg(names.join(tr(", "))));
+    lanes_->setChosen(chosen);
+    zone_->setChosen(chosen);
+    if (chosen.size() != 1)
+        return;
+    for (const auto& zone : session().layer().zones)
+        if (zone.id == *chosen.begin() && (lastTake_ != zone.take)) {
+            lastTake_ = zone.take; // this is what was chosen; nothing else is to be
+            session().showTake(zone.take);
+            return;
+        }
 }
 
-/// Levels are compared beside the window.
-void KeysStop::layOutLayer()
+void KeysStop::removeZones(const ZoneIds& zones)
+{
+    if (zones.empty())
+        return;
+    session().editLayer(tr("Take off keys"), [&](Layer& layer) {
+        std::erase_if(layer.zones, [&](const Zone& z) { return zones.contains(z.id); });
+    });
+}
+
+void KeysStop::addEmptyLayer()
+{
+    LayerId made;
+    session().edit(tr("Add layer"), [&](Instrument& next) { made = addLayer(next); });
+    session().showLayer(made);
+}
+
+void KeysStop::copyLayerAs(LayerCopy how)
 {
     struct Work {
-        Instrument before, laid;
-        LaidOut done;
+        Instrument before, next;
+        LayerId made;
     };
     session().background().run(
-        JobKind::layOut, Background::Running::cancel,
-        [work = Work{session().instrument(), session().instrument(), {}},
-            id = session().layer().id](const Progress&) mutable {
-            work.done = layOut(work.laid, id);
+        JobKind::copyLayer, Background::Running::cancel,
+        [work = Work{session().instrument(), session().instrument(), {}}, how,
+            id = session().layer().id](const Progress& progress) mutable {
+            work.made = copyLayer(work.next, id, how, progress);
             return std::move(work);
         },
         [this](const Work& work) {
-            if (!(session().instrument() == work.before))
-                return; // it was changed meanwhile: ask again
-            session().edit(
-                tr("Lay out by roots"), [&](Instrument& next) { next.layers = work.laid.layers; });
-            session().say(wordsFor(work.done), false);
+            if (work.made == LayerId{})
+                session().say(tr("There is no room for another layer."));
+            else if (session().instrument() == work.before) {
+                session().edit(tr("Copy layer"), [&](Instrument& next) { next = work.next; });
+                session().showLayer(work.made);
+            }
         });
+}
+
+void KeysStop::removeLayer()
+{
+    session().edit(tr("Remove layer"), [id = session().layer().id](Instrument& next) {
+        // The last one stays: an instrument has at least one.
+        if (next.layers.size() > 1)
+            std::erase_if(next.layers, [&](const Layer& layer) { return layer.id == id; });
+    });
+}
+
+void KeysStop::moveLayer(LayerId id, int by)
+{
+    session().edit(tr("Move layer"), [&](Instrument& next) {
+        const Layer* layer = next.layer(id);
+        if (layer == nullptr)
+            return;
+        const auto from = layer - next.layers.data();
+        const auto to =
+            std::clamp<std::ptrdiff_t>(from + by, 0, std::ptrdiff_t(next.layers.size()) - 1);
+        const auto begin = next.layers.begin();
+        if (to > from)
+            std::rotate(begin + from, begin + from + 1, begin + to + 1);
+        else
+            std::rotate(begin + to, begin + from, begin + from + 1);
+    });
+}
+
+/// All others off; where that is so already, all on.
+void KeysStop::playAlone(LayerId id)
+{
+    const auto& layers = session().instrument().layers;
+    const bool alone = std::all_of(
+        layers.begin(), layers.end(), [&](const Layer& l) { return l.on == (l.id == id); });
+    session().edit(alone ? tr("Play all layers") : tr("Play layer alone"), [&](Instrument& next) {
+        for (auto& layer : next.layers)
+            layer.on = alone || layer.id == id;
+    });
+}
+
+/// How far each take may be transposed, beside the window, each once.
+void KeysStop::findReaches()
+{
+    std::vector<Take> unknown;
+    for (const auto& zone : session().layer().zones) {
+        const Take* take = session().instrument().take(zone.take);
+        if (take != nullptr && take->facts.known() && reachOf_[take->id] != take->sound()
+            && lanes_->chosen().contains(zone.id))
+            unknown.push_back(*take);
+    }
+    if (unknown.empty())
+        return;
+    struct Found {
+        TakeId take;
+        AudioPtr of;
+        Reach reach;
+    };
+    session().background().run(
+        JobKind::reach, Background::Running::finish,
+        [unknown = std::move(unknown)](const Progress& progress) {
+            std::vector<Found> found;
+            for (const auto& take : unknown)
+                if (!progress.cancelled())
+                    found.push_back({take.id, take.sound(), proposeReach(take)});
+            return found;
+        },
+        [this](const std::vector<Found>& found) {
+            for (const auto& [take, of, reach] : found) {
+                reaches_[take] = reach;
+                reachOf_[take] = of;
+            }
+            lanes_->setReaches(reaches_);
+        });
+}
+
+/// What the key under the pointer plays, or what the open layer holds.
+void KeysStop::showWords()
+{
+    QString words = lanes_->hint();
+    const auto& zones = session().layer().zones;
+    if (words.isEmpty() && !zones.empty()) {
+        const auto byHand = std::count_if(zones.begin(), zones.end(),
+            [](const Zone& z) { return z.lowKeyByHand || z.highKeyByHand; });
+        words = (zones.size() == 1 ? tr("1 zone") : tr("%1 zones").arg(zones.size()))
+            + (byHand > 0 ? tr(", borders by hand") : QString());
+    }
+    words_->setText(words_->fontMetrics().elidedText(words, Qt::ElideRight, words_->width()));
+    words_->setToolTip(words);
+}
+
+void KeysStop::showHeard(const Engine::Meter& heard, std::array<std::uint64_t, 2> keysDown)
+{
+    std::vector<int> zones;
+    for (const int id : heard.zones)
+        if (id != 0)
+            zones.push_back(id);
+    lanes_->setSounding(zones, keysDown);
+    layer_->showGrains(heard.grains);
 }
 
 void KeysStop::refresh()
 {
     const Instrument& instrument = session().instrument();
-    const Take* onScreen = session().take();
-    layers_->refresh();
-    zones_->setInstrument(
-        instrument, onScreen != nullptr ? onScreen->id : 0, session().layer(), session().naming());
-    Instrument copy = instrument;
-    Zone* shown = zoneShown(copy);
-    const bool has = shown != nullptr;
-    for (auto* field : {low_, high_, quiet_, loud_, level_, place_, tune_, fades_[0], fades_[1],
-             fades_[2], fades_[3]})
-        field->setFieldEnabled(has);
-    layOut_->setEnabled(session().layer().zones.size() > 1);
-    again_->setVisible(has || onScreen == nullptr);
-    give_->setVisible(!has && onScreen != nullptr);
-    take_->clear();
-    root_->clear();
-    showTogether(instrument, shown);
-    if (!has)
-        return;
-    const Zone& zone = *shown;
-    const Take* take = instrument.take(zone.take);
-    const QFontMetrics metrics(take_->font());
-    take_->setText(metrics.elidedText(QString::fromStdString(take->name), Qt::ElideRight, 140));
-    take_->setToolTip(QString::fromStdString(take->name));
-    root_->setText(typeset(keyWithNumber(take->tuning.rootKey, session().naming())));
-    low_->setValue(zone.lowKey);
-    high_->setValue(zone.highKey);
-    quiet_->setValue(zone.lowVelocity);
-    loud_->setValue(zone.highVelocity);
-    level_->setValue(zone.levelDb);
-    place_->setValue(zone.pan);
-    tune_->setValue(zone.tuneCents);
-    for (std::size_t i = 0; i < fades_.size(); ++i)
-        fades_[i]->setValue(*fadesOf(*shown)[i]);
+    const Layer& layer = session().layer();
+    const Take* take = session().take();
+    const TakeId shown = take != nullptr ? take->id : TakeId{};
+    ZoneIds chosen;
+    for (const auto& zone : layer.zones)
+        if (lanes_->chosen().contains(zone.id))
+            chosen.insert(zone.id);
+    // Another take, or another layer: what is on screen is chosen.
+    if (shown != lastTake_ || layer.id != lastLayer_) {
+        chosen.clear();
+        for (const auto& zone : layer.zones)
+            if (zone.take == shown && chosen.empty())
+                chosen.insert(zone.id);
+    }
+    lastTake_ = shown;
+    lastLayer_ = layer.id;
+    lanes_->setInstrument(instrument, layer.id, session().naming());
+    lanes_->setChosen(chosen);
+    zone_->setChosen(chosen);
+    layer_->refresh();
+    if (pages_->currentIndex() == layOutPage)
+        layOut_->refresh();
+    add_->setEnabled(instrument.layers.size() < mostLayers);
+    lay_->setEnabled(!layer.zones.empty());
+    levels_->setEnabled(layer.zones.size() > 1);
+    remove_->setEnabled(instrument.layers.size() > 1);
+    findReaches();
+    showWords();
 }
 
 } // namespace puretone::app

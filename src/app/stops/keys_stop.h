@@ -1,33 +1,56 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/stops/lay_out_panel.h"
 #include "app/stops/layer_panel.h"
+#include "app/stops/match_panel.h"
 #include "app/stops/stop_view.h"
-#include "app/widgets/zone_view.h"
+#include "app/stops/zone_panel.h"
+#include "app/widgets/zone_bench.h"
+#include "model/layer_copy.h"
+
+#include <QStackedLayout>
 
 namespace puretone::app {
 
-/// Lay the take on the keys.
+/// Lay takes on keys, in layers.
 class KeysStop final : public StopView {
     Q_OBJECT
 
 public:
     explicit KeysStop(Session& session, QWidget* parent = nullptr);
     void refresh() override;
-    ZoneView* zones() { return zones_; }
-    LayerPanel* layers() { return layers_; }
+    void showHeard(const Engine::Meter& heard, std::array<std::uint64_t, 2> keysDown) override;
+    ZoneBench* lanes() { return lanes_; }
+    LayOutPanel* layOutPanel() { return layOut_; }
+    /// Adds a copy of the layer on screen; those that run backwards are made beside the window.
+    void copyLayerAs(LayerCopy how);
 
 private:
-    /// The zone that plays the take on screen; null where there is none.
-    Zone* zoneShown(Instrument& instrument);
-    void layOutLayer();
-    void showTogether(const Instrument& instrument, const Zone* shown);
-    ZoneView* zones_;
-    QLabel *take_, *root_, *together_;
-    LayerPanel* layers_;
-    ValueField *low_, *high_, *quiet_, *loud_, *level_, *place_, *tune_;
-    std::array<ValueField*, 4> fades_;
-    QPushButton *layOut_, *again_, *give_;
+    QWidget* buildBench();
+    QHBoxLayout* buildRow();
+    void connectLanes();
+    void choose(const ZoneIds& chosen);
+    void removeZones(const ZoneIds& zones);
+    void addEmptyLayer();
+    void removeLayer();
+    void moveLayer(LayerId layer, int by);
+    void playAlone(LayerId layer);
+    void findReaches();
+    void showWords();
+
+    ZoneBench* lanes_;
+    LayOutPanel* layOut_;
+    MatchPanel* match_;
+    QStackedLayout* pages_;
+    ZonePanel* zone_;
+    LayerPanel* layer_;
+    QPushButton *add_, *lay_, *levels_, *remove_;
+    QLabel* words_;
+    TakeId lastTake_;
+    LayerId lastLayer_;
+    std::map<TakeId, Reach> reaches_;
+    std::map<TakeId, AudioPtr> reachOf_; ///< What they were found from.
 };
 
 } // namespace puretone::app

@@ -2,34 +2,32 @@
 #pragma once
 
 #include "app/session/session.h"
+#include "app/stops/manner_panel.h"
 #include "app/widgets/field_column.h"
-#include "app/widgets/layer_list.h"
 
 namespace puretone::app {
 
-/// The layers beside the bench of the stop Keys: the list, and how the one on screen is played.
+/// How the layer on the bench of the stop Keys is played, as fields.
 class LayerPanel : public QWidget {
     Q_OBJECT
 
 public:
-    /// Its list goes into a column at once; how a layer is played where addFields is called.
     LayerPanel(Session& session, FieldColumn* into);
-    void addFields(FieldColumn* into);
     void refresh();
-    LayerList* list() { return list_; }
+    /// The name becomes ready to be typed.
+    void editName();
+    void showGrains(int grains) { manner_->showGrains(grains); }
 
 private:
-    void connectField(
-        ValueField* field, const QString& step, std::function<void(Layer&, double)> change);
-    void remove(LayerId id);
-    void move(LayerId id, int by);
+    void addWhen(FieldColumn* into);
+    void addNumbers(FieldColumn* into);
 
     Session& session_;
-    LayerList* list_;
-    QPushButton *copy_, *remove_;
-    ChoiceField *when_, *sameKeys_;
-    ValueField *level_, *place_, *octave_, *fine_, *follow_, *choke_;
-    int gesture_ = 0;
+    QLineEdit* name_;
+    ChoiceField *when_, *sameKeys_, *turns_;
+    ValueField *fall_, *level_, *place_, *octave_, *fine_, *follow_, *voices_, *choke_, *blend_;
+    ChoiceField* blends_;
+    MannerPanel* manner_;
 };
 
 } // namespace puretone::app

@@ -86,10 +86,20 @@ void StopView::connectToInstrument(
 void StopView::connectToLayer(
     ValueField* field, const QString& stepName, std::function<void(Layer&, double)> change)
 {
-    connect(field, &ValueField::edited, this, [=, this](double value, bool first) {
-        session_.editLayer(
-            stepName, [&](Layer& layer) { change(layer, value); }, gesture(first));
-    });
+    app::connectToLayer(session_, field, stepName, std::move(change));
+}
+
+void connectToLayer(Session& session, ValueField* field, const QString& stepName,
+    std::function<void(Layer&, double)> change)
+{
+    QObject::connect(field, &ValueField::edited, field,
+        [&session, stepName, change = std::move(change), gesture = 0](
+            double value, bool first) mutable {
+            if (first)
+                gesture = session.newGesture();
+            session.editLayer(
+                stepName, [&](Layer& layer) { change(layer, value); }, gesture);
+        });
 }
 
 // ---- Kinds of fields

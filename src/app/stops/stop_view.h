@@ -19,6 +19,8 @@ public:
     virtual void refresh() = 0;
     /// A voice is heard at `frame` of the current take; negative when silent.
     virtual void showPlayhead(double) { }
+    /// 30 times a second: what sounds, and which keys are down.
+    virtual void showHeard(const Engine::Meter&, std::array<std::uint64_t, 2>) { }
 
 protected:
     Session& session() { return session_; }
@@ -47,6 +49,10 @@ private:
     QHBoxLayout* titleRow_;
     int gesture_ = 0;
 };
+
+/// Makes a field's edits change the layer on screen, one step per gesture.
+void connectToLayer(Session& session, ValueField* field, const QString& stepName,
+    std::function<void(Layer&, double)> change);
 
 /// A position or duration in frames of the take, shown and typed in seconds.
 FieldSpec framesField(

@@ -72,6 +72,16 @@ void ValueField::setValue(double value)
         showValue();
 }
 
+void ValueField::setVarious(double value)
+{
+    value_ = value;
+    if (edit_->hasFocus() && edit_->isModified())
+        return;
+    edit_->clear();
+    edit_->setPlaceholderText(tr("various"));
+    edit_->setModified(false);
+}
+
 void ValueField::setRange(double low, double high)
 {
     spec_.low = low;

@@ -33,6 +33,8 @@ public:
     /// Range of what may be typed; dragging stops at its ends.
     void setRange(double low, double high);
     void setFieldEnabled(bool enabled);
+    /// Several things are chosen whose values differ: `value` is one of them, and what is dragged.
+    void setVarious(double value);
     double value() const { return value_; }
 
 signals:

@@ -1,0 +1,414 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What the bench of the stop Keys looks like.
+#include "app/theme/theme.h"
+#include "app/widgets/keyboard.h"
+#include "app/widgets/zone_bench.h"
+
+#include <QPainter>
+#include <QPainterPath>
+#include <algorithm>
+
+namespace puretone::app {
+
+namespace {
+
+QColor faint(QColor colour, int alpha)
+{
+    colour.setAlpha(alpha);
+    return colour;
+}
+
+/// The most zones of one layer that take turns on one key and touch.
+std::size_t mostTurns(const Layer& layer)
+{
+    std::size_t most = 1;
+    // Stacks are equal in all four borders: counting by them is enough.
+    std::map<std::array<int, 4>, std::size_t> stacks;
+    for (const auto& zone : layer.zones)
+        most = std::max(
+            most, ++stacks[{zone.lowKey, zone.highKey, zone.lowVelocity, zone.highVelocity}]);
+    return most;
+}
+
+} // namespace
+
+QString whatLayerDoes(const Layer& layer)
+{
+    QStringList words;
+    const auto count = int(layer.zones.size());
+    if (count == 0)
+        return ZoneBench::tr("no keys yet");
+    if (layer.follow == 0.0)
+        words << ZoneBench::tr("one sound on every key");
+    if (layer.manner == Manner::frozen)
+        words << ZoneBench::tr("a frozen moment");
+    else if (layer.manner == Manner::keepsLength)
+        words << ZoneBench::tr("keeps its length");
+    const auto turns = int(mostTurns(layer));
+    if (layer.sameKeys != SameKeys::together && turns > 1)
+        words << (layer.sameKeys == SameKeys::inTurn ? ZoneBench::tr("%1 in turn").arg(turns)
+                                                     : ZoneBench::tr("%1 at random").arg(turns));
+    switch (layer.when) {
+    case SoundsWhen::release:
+        words << ZoneBench::tr("when a key comes up");
+        break;
+    case SoundsWhen::phraseStart:
+        words << ZoneBench::tr("when a phrase begins");
+        break;
+    case SoundsWhen::phraseOn:
+        words << ZoneBench::tr("within a phrase");
+        break;
+    case SoundsWhen::press:
+        break;
+    }
+    if (words.isEmpty())
+        words << (count == 1 ? ZoneBench::tr("1 take") : ZoneBench::tr("%1 takes").arg(count));
+    return words.join(ZoneBench::tr(" · "));
+}
+
+void ZoneBench::paintEvent(QPaintEvent*)
+{
+    QPainter painter(this);
+    painter.setRenderHint(QPainter::Antialiasing);
+    const auto g = geometry();
+    for (std::size_t layer = g.first(); layer < std::min(g.first() + g.count(), layers_.size());
+         ++layer)
+        paintLane(painter, g, layer);
+    paintField(painter, g);
+    painter.save();
+    painter.setClipRect(g.field().adjusted(-1.0, -1.0, 1.0, 1.0));
+    paintBlocks(painter, g);
+    painter.restore();
+    paintKeys(painter, g);
+    const auto& t = Theme::tokens();
+    if (grabbed_.grip == Grip::frame && moved_) {
+        painter.setPen(QPen(t.sea, 1.0, Qt::DashLine));
+        painter.setBrush(faint(t.sea, 24));
+        painter.drawRect(QRectF(grabPoint_, pointer_).normalized() & g.field());
+    }
+    if (grabbed_.grip == Grip::ribbon && moved_) {
+        const QRectF to = g.lane(g.laneAt(pointer_.y()));
+        painter.setPen(QPen(t.sea, 2.0));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawRoundedRect(to.adjusted(1.0, 2.0, -1.0, -2.0), 6.0, 6.0);
+    }
+    paintTag(painter);
+}
+
+void ZoneBench::paintLane(QPainter& painter, const LaneGeometry& g, std::size_t index) const
+{
+    const auto& t = Theme::tokens();
+    const Layer& layer = layers_[index];
+    const bool isOpen = index == g.open;
+    const QPointF dot = g.dot(index).center();
+    painter.setPen(QPen(layer.on ? t.sea : t.quietInk, 1.6));
+    painter.setBrush(layer.on ? QBrush(t.sea) : QBrush(Qt::NoBrush));
+    painter.drawEllipse(dot, 5.0, 5.0);
+    const QRectF where = g.name(index);
+    painter.setFont(Theme::font(13, isOpen ? Theme::Weight::strong : Theme::Weight::medium));
+    painter.setPen(layer.on ? t.ink : t.quietInk);
+    painter.drawText(where, Qt::AlignLeft | Qt::AlignVCenter,
+        painter.fontMetrics().elidedText(
+            QString::fromStdString(layer.name), Qt::ElideRight, int(where.width())));
+    if (isOpen)
+        return;
+    paintRibbon(painter, g, layer, g.track(index));
+    painter.setPen(QPen(t.line, 1.0));
+    const QRectF lane = g.lane(index);
+    const double y = index < g.open ? lane.bottom() : lane.top();
+    painter.drawLine(QPointF(lane.left(), y), QPointF(lane.right(), y));
+}
+
+void ZoneBench::paintRibbon(
+    QPainter& painter, const LaneGeometry& g, const Layer& layer, QRectF track) const
+{
+    const auto& t = Theme::tokens();
+    painter.save();
+    painter.setClipRect(track);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(faint(layer.on ? t.sea : t.quietInk, 40));
+    // Neighbours make one ribbon.
+    std::vector<std::pair<int, int>> spans;
+    for (const auto& zone : layer.zones)
+        spans.emplace_back(zone.lowKey, zone.highKey);
+    std::sort(spans.begin(), spans.end());
+    for (std::size_t i = 0; i < spans.size();) {
+        auto [low, high] = spans[i];
+        for (++i; i < spans.size() && spans[i].first <= high + 1; ++i)
+            high = std::max(high, spans[i].second);
+        painter.drawRoundedRect(QRectF(QPointF(g.axis.x(low), track.top()),
+                                    QPointF(g.axis.x(high + 1), track.bottom())),
+            4.0, 4.0);
+    }
+    for (const auto& zone : layer.zones)
+        if (std::find(sounding_.begin(), sounding_.end(), zone.id.value) != sounding_.end()) {
+            painter.setBrush(faint(t.sea, 130));
+            painter.drawRoundedRect(QRectF(QPointF(g.axis.x(zone.lowKey), track.top()),
+                                        QPointF(g.axis.x(zone.highKey + 1), track.bottom())),
+                4.0, 4.0);
+        }
+    painter.restore();
+    painter.setFont(Theme::font(12));
+    painter.setPen(t.quietInk);
+    painter.drawText(track, Qt::AlignCenter,
+        painter.fontMetrics().elidedText(
+            whatLayerDoes(layer), Qt::ElideRight, int(track.width()) - 16));
+}
+
+void ZoneBench::paintField(QPainter& painter, const LaneGeometry& g) const
+{
+    const auto& t = Theme::tokens();
+    const QRectF f = g.field();
+    painter.setPen(QPen(t.line, 1.0));
+    painter.setBrush(t.well);
+    painter.drawRoundedRect(f, 4.0, 4.0);
+    painter.setFont(Theme::font(11));
+    for (const int velocity : {1, 32, 64, 96, 127}) {
+        const double y = velocity == 127 ? f.top() : g.y(velocity);
+        painter.setPen(QPen(t.line, 1.0));
+        painter.drawLine(QPointF(f.left(), y), QPointF(f.right(), y));
+        painter.setPen(t.quietInk);
+        painter.drawText(QRectF(f.left() - 46.0, y - 8.0, 38.0, 16.0),
+            Qt::AlignRight | Qt::AlignVCenter, QString::number(velocity));
+    }
+    painter.drawText(QRectF(f.left() - 104.0, f.center().y() - 8.0, 56.0, 16.0),
+        Qt::AlignRight | Qt::AlignVCenter, tr("touch"));
+    if (!layers_.empty() && open().zones.empty()) {
+        painter.setFont(Theme::font(13));
+        painter.drawText(f, Qt::AlignCenter,
+            takes_.empty() ? tr("No key plays anything yet") : tr("No key plays this layer yet"));
+    }
+}
+
+void ZoneBench::paintBlocks(QPainter& painter, const LaneGeometry& g) const
+{
+    if (layers_.empty())
+        return;
+    // What is chosen stands over its neighbours.
+    for (const bool isChosen : {false, true})
+        for (const auto& zone : open().zones)
+            if (chosen_.contains(zone.id) == isChosen)
+                paintBlock(painter, g, zone, isChosen);
+    if (chosen_.size() == 1)
+        if (const Zone* one = zone(*chosen_.begin())) {
+            if (const TakeWords* take = words(*one))
+                paintReach(painter, g, *one, *take);
+            paintHandles(painter, *one);
+        }
+}
+
+void ZoneBench::paintBlock(
+    QPainter& painter, const LaneGeometry& g, const Zone& zone, bool isChosen) const
+{
+    const auto& t = Theme::tokens();
+    const QRectF block = g.block(zone).adjusted(0.5, 0.5, -0.5, -0.5);
+    if (block.right() < g.field().left() || block.left() > g.field().right())
+        return;
+    const bool sounds =
+        std::find(sounding_.begin(), sounding_.end(), zone.id.value) != sounding_.end();
+    const bool on = open().on;
+    const QColor colour = on ? t.sea : t.quietInk;
+    // Edges slant where it crosses over: at the top it is there in full.
+    const double key = g.axis.keyWidth();
+    QPainterPath shape;
+    shape.moveTo(block.bottomLeft());
+    shape.lineTo(block.left() + zone.lowKeyFade * key, block.top());
+    shape.lineTo(block.right() - zone.highKeyFade * key, block.top());
+    shape.lineTo(block.bottomRight());
+    shape.closeSubpath();
+    painter.setBrush(faint(colour, sounds ? 120 : isChosen ? 62 : 28));
+    painter.setPen(QPen(colour, isChosen ? 2.2 : 1.0));
+    painter.drawPath(shape);
+    const auto stack = stackOf(open(), zone);
+    const bool front = stack.empty() || stack.front() == zone.id;
+    // Touches over which it rises and falls are a lighter band.
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(faint(t.well, 150));
+    if (zone.highVelocityFade > 0)
+        painter.drawRect(QRectF(block.topLeft(),
+            QPointF(block.right(), g.y(zone.highVelocity + 1 - zone.highVelocityFade))));
+    if (zone.lowVelocityFade > 0)
+        painter.drawRect(QRectF(QPointF(block.left(), g.y(zone.lowVelocity + zone.lowVelocityFade)),
+            block.bottomRight()));
+    const TakeWords* take = words(zone);
+    if (take == nullptr)
+        return;
+    paintRoot(painter, block, g, *take, isChosen);
+    if (stack.size() > 1 && front)
+        paintStack(painter, block, stack.size());
+    const bool quiet = stack.size() > 1 && !front && !isChosen;
+    if (block.width() < 54.0 || block.height() < 26.0 || quiet)
+        return;
+    painter.setPen(t.ink);
+    painter.setFont(Theme::font(12, isChosen ? Theme::Weight::strong : Theme::Weight::medium));
+    painter.drawText(block.adjusted(8.0, 0.0, -8.0, -6.0), Qt::AlignLeft | Qt::AlignBottom,
+        painter.fontMetrics().elidedText(take->name, Qt::ElideRight, int(block.width()) - 16));
+}
+
+void ZoneBench::paintRoot(QPainter& painter, QRectF block, const LaneGeometry& g,
+    const TakeWords& take, bool isChosen) const
+{
+    const auto& t = Theme::tokens();
+    const double x = g.axis.x(take.root + 0.5);
+    if (x < block.left() || x > block.right())
+        return;
+    const double y = block.top() + std::min(10.0, block.height() / 4.0);
+    painter.setPen(QPen(t.brass, isChosen ? 2.0 : 1.2));
+    painter.drawLine(QPointF(x, y), QPointF(x, block.bottom()));
+    painter.setBrush(t.brass);
+    painter.setPen(Qt::NoPen);
+    painter.drawEllipse(QPointF(x, y), 3.5, 3.5);
+}
+
+void ZoneBench::paintStack(QPainter& painter, QRectF block, std::size_t count) const
+{
+    const auto& t = Theme::tokens();
+    painter.setPen(QPen(t.sea, 1.0));
+    painter.setBrush(t.panel);
+    const double size = 15.0;
+    if (block.width() < size + 10.0)
+        return;
+    const QPointF at(block.right() - size - 16.0, block.top() + 8.0);
+    const QPointF corner(std::max(block.left() + 4.0, at.x()), at.y());
+    for (int i = 2; i >= 0; --i)
+        painter.drawRoundedRect(
+            QRectF(corner + QPointF(3.0 * i, 2.0 * i), QSizeF(size, size - 2.0)), 3.0, 3.0);
+    painter.setFont(Theme::font(11, Theme::Weight::strong));
+    painter.setPen(t.sea);
+    painter.drawText(
+        QRectF(corner, QSizeF(size, size - 2.0)), Qt::AlignCenter, QString::number(count));
+}
+
+void ZoneBench::paintReach(
+    QPainter& painter, const LaneGeometry& g, const Zone& zone, const TakeWords& take) const
+{
+    if (!take.reach || !take.pitched || open().follow != 1.0 || open().manner != Manner::asRecorded)
+        return;
+    const auto& t = Theme::tokens();
+    const int low = take.root - take.reach->down, high = take.root + take.reach->up;
+    const QRectF block = g.block(zone);
+    const auto mark = [&](double x, const QString& words, bool above) {
+        painter.setPen(QPen(t.coral, 1.2, Qt::DashLine));
+        painter.drawLine(QPointF(x, block.top()), QPointF(x, block.bottom()));
+        painter.setFont(Theme::font(11));
+        const double width = painter.fontMetrics().horizontalAdvance(words) + 4.0;
+        const double room = above ? block.right() - x : x - block.left();
+        const double left = (above == (room > width + 8.0)) ? x + 5.0 : x - 5.0 - width;
+        painter.setPen(t.coral);
+        painter.drawText(QRectF(left, block.top() + 30.0, width, 16.0), Qt::AlignCenter, words);
+    };
+    if (zone.highKey > high)
+        mark(g.axis.x(high + 1), tr("thin above here"), true);
+    if (zone.lowKey < low)
+        mark(g.axis.x(low), tr("slow below here"), false);
+}
+
+/// What drags how far each border crosses over.
+void ZoneBench::paintHandles(QPainter& painter, const Zone& zone) const
+{
+    const auto& t = Theme::tokens();
+    const QRectF block = blockRect(zone);
+    if (block.width() < 36.0 || block.height() < 36.0)
+        return;
+    painter.setPen(QPen(t.sea, 1.4));
+    painter.setBrush(t.panel);
+    for (const auto edge : {ZoneEdge::lowKey, ZoneEdge::highKey, ZoneEdge::quiet, ZoneEdge::loud}) {
+        const QPointF at = crossoverHandle(zone, edge);
+        painter.drawPolygon(QPolygonF({at + QPointF(-4.5, 0.0), at + QPointF(0.0, -4.5),
+            at + QPointF(4.5, 0.0), at + QPointF(0.0, 4.5)}));
+    }
+}
+
+void ZoneBench::paintKeys(QPainter& painter, const LaneGeometry& g) const
+{
+    const auto& t = Theme::tokens();
+    const QRectF keys = g.keysRect();
+    painter.save();
+    painter.setClipRect(keys.adjusted(-6.0, -1.0, 8.0, 16.0));
+    painter.setPen(QPen(t.line, 0.8));
+    const double wide = g.axis.keyWidth();
+    const auto down = [&](int key) {
+        return (keysDown_[std::size_t(key / 64)] >> (key % 64) & 1U) != 0;
+    };
+    for (int key = 0; key < 128; ++key) {
+        const double x = g.axis.x(key);
+        if (x + wide < keys.left() + 0.5 || x > keys.right() - 0.5)
+            continue;
+        const bool black = KeyboardGeometry::isBlack(key);
+        const QRectF column(x, keys.top(), wide, keys.height());
+        painter.setBrush(down(key) ? t.brass : t.panel);
+        painter.drawRect(column);
+        if (black) {
+            painter.setBrush(down(key)                     ? t.brass
+                    : Theme::name() == ThemeName::daybreak ? t.ink
+                                                           : t.paper.darker(140));
+            painter.drawRect(column.adjusted(0.0, 0.0, 0.0, -0.38 * keys.height()));
+        }
+        if (silent_[std::size_t(key)])
+            painter.fillRect(column, QBrush(t.quietInk, Qt::BDiagPattern));
+    }
+    painter.setPen(t.quietInk);
+    painter.setFont(Theme::font(10));
+    for (int key = 0; key < 128; key += 12)
+        painter.drawText(QRectF(g.axis.x(key) - 4.0, keys.bottom() + 1.0, 40.0, 14.0),
+            Qt::AlignLeft | Qt::AlignVCenter, typeset(noteName(key, naming_)));
+    painter.restore();
+}
+
+QString ZoneBench::tagText() const
+{
+    const Zone* one = zone(grabbed_.zone);
+    if (one != nullptr && moved_) {
+        const bool touches = grabbed_.edge == ZoneEdge::quiet || grabbed_.edge == ZoneEdge::loud;
+        if (grabbed_.grip == Grip::crossover)
+            return touches
+                ? tr("crosses over %1 touches").arg(crossover(open(), one->id, grabbed_.edge))
+                : tr("crosses over %1 keys").arg(crossover(open(), one->id, grabbed_.edge));
+        if (grabbed_.grip == Grip::edge && touches)
+            return tr("touch %1 to %2").arg(one->lowVelocity).arg(one->highVelocity);
+        if (grabbed_.grip == Grip::edge || grabbed_.grip == Grip::block)
+            return typeset(tr("%1 to %2")
+                               .arg(QString::fromStdString(keyWithNumber(one->lowKey, naming_)),
+                                   QString::fromStdString(keyWithNumber(one->highKey, naming_))));
+    }
+    if (chosen_.size() == 1 && grabbed_.grip == Grip::none)
+        if (const Zone* shown = zone(*chosen_.begin()))
+            if (const TakeWords* take = words(*shown))
+                return take->pitched
+                    ? tr("%1 · root %2")
+                          .arg(take->name, typeset(keyWithNumber(take->root, naming_)))
+                    : tr("%1 · no pitch").arg(take->name);
+    return {};
+}
+
+/// The value under the hand, or what is chosen.
+void ZoneBench::paintTag(QPainter& painter) const
+{
+    const QString text = tagText();
+    if (text.isEmpty())
+        return;
+    const auto& t = Theme::tokens();
+    const auto g = geometry();
+    painter.setFont(Theme::font(12, Theme::Weight::strong));
+    const QString shown =
+        painter.fontMetrics().elidedText(text, Qt::ElideMiddle, int(g.field().width()) - 30);
+    const QSizeF size(painter.fontMetrics().horizontalAdvance(shown) + 18.0, 22.0);
+    QPointF at = pointer_ + QPointF(14.0, -30.0);
+    if (!moved_)
+        if (const Zone* one = chosen_.empty() ? nullptr : zone(*chosen_.begin())) {
+            const TakeWords* take = words(*one);
+            const QRectF block = g.block(*one);
+            const double root = g.axis.x((take != nullptr ? take->root : one->lowKey) + 0.5);
+            at = {std::clamp(root, block.left(), block.right()) + 8.0, block.top() + 4.0};
+        }
+    at.setX(std::clamp(
+        at.x(), g.field().left(), std::max(g.field().left(), g.field().right() - size.width())));
+    at.setY(std::clamp(at.y(), g.field().top() + 2.0, g.field().bottom() - size.height()));
+    painter.setPen(QPen(t.line, 1.0));
+    painter.setBrush(t.panel);
+    painter.drawRoundedRect(QRectF(at, size), 4.0, 4.0);
+    painter.setPen(t.brass);
+    painter.drawText(QRectF(at, size), Qt::AlignCenter, shown);
+}
+
+} // namespace puretone::app

@@ -1,0 +1,102 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/layer_copy.h"
+
+#include "base/all_cores.h"
+#include "prepare/treat.h"
+
+#include <algorithm>
+#include <map>
+
+namespace puretone {
+
+namespace {
+
+/// The other way round: one more treatment, or one less.
+Treatments turned(Treatments treatments)
+{
+    const auto isReverse = [](const Treatment& t) {
+        return t.on && std::holds_alternative<Reverse>(t.what);
+    };
+    const auto last = std::find_if(treatments.rbegin(), treatments.rend(), isReverse);
+    if (last != treatments.rend())
+        treatments.erase(std::next(last).base());
+    else
+        treatments.push_back({Reverse{}, true});
+    return treatments;
+}
+
+/// Takes that run backwards, in place of those that the zones play. False when cancelled.
+bool reverseTakes(Instrument& instrument, Layer& layer, const Progress& progress)
+{
+    std::map<TakeId, Take> copies;
+    int id = instrument.freeId();
+    for (const auto& zone : layer.zones)
+        if (const Take* take = instrument.take(zone.take);
+            take != nullptr && !copies.contains(zone.take)) {
+            Take copy = *take;
+            copy.id = id++;
+            copy.name += " reversed";
+            copies.emplace(zone.take, std::move(copy));
+        }
+    if (instrument.takes.size() + copies.size() > mostTakes)
+        return false;
+    std::vector<Take*> each;
+    for (auto& [from, copy] : copies)
+        each.push_back(&copy);
+    onAllCores(each.size(), [&](std::size_t i) {
+        Take& take = *each[i];
+        auto list = turned(take.treatments);
+        if (auto sound = treat(take.recording->audio, list, {progress.stop, {}}))
+            setTreatments(take, std::move(list), std::move(sound));
+    });
+    if (progress.cancelled())
+        return false;
+    for (auto& zone : layer.zones)
+        if (const auto copy = copies.find(zone.take); copy != copies.end())
+            zone.take = copy->second.id;
+    for (auto& [from, copy] : copies)
+        instrument.takes.push_back(std::move(copy));
+    return true;
+}
+
+} // namespace
+
+LayerId copyLayer(Instrument& instrument, LayerId original, LayerCopy how, const Progress& progress)
+{
+    const auto id = duplicateLayer(instrument, original);
+    Layer* layer = instrument.layer(id);
+    if (layer == nullptr)
+        return {};
+    const std::string name = instrument.layer(original)->name;
+    constexpr double detuneCents = 9.0;
+    constexpr int mostOctaves = 4;
+    switch (how) {
+    case LayerCopy::same:
+        break;
+    case LayerCopy::reversed: {
+        layer->name = name + " reversed";
+        Layer turnedLayer = *layer;
+        if (!reverseTakes(instrument, turnedLayer, progress)) {
+            std::erase_if(instrument.layers, [&](const Layer& l) { return l.id == id; });
+            return {};
+        }
+        *instrument.layer(id) = std::move(turnedLayer);
+        break;
+    }
+    case LayerCopy::octaveUp:
+        layer->name = name + ", octave up";
+        layer->octave = std::min(mostOctaves, layer->octave + 1);
+        break;
+    case LayerCopy::octaveDown:
+        layer->name = name + ", octave down";
+        layer->octave = std::max(-mostOctaves, layer->octave - 1);
+        break;
+    case LayerCopy::detuned:
+        layer->name = name + " detuned";
+        layer->fineCents += layer->fineCents > 100.0 - detuneCents ? -detuneCents : detuneCents;
+        break;
+    }
+    return id;
+}
+
+} // namespace puretone

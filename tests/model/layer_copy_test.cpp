@@ -1,0 +1,59 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/layer_copy.h"
+
+#include "support/takes.h"
+
+#include <catch2/catch.hpp>
+
+using namespace puretone;
+using namespace probe;
+
+TEST_CASE("copies of a layer keep every setting", "[model][layers][copy]")
+{
+    auto take =
+        looped(plainTake(mono(harmonicTone(220.0, 48000.0, 1.0)), 57.0), 10000, 30000, 2000);
+    auto instrument = instrumentOf(std::move(take));
+    Layer& original = instrument.layers[0];
+    original.name = "Horns";
+    original.envelope.attack = 0.3;
+    original.sameKeys = SameKeys::inTurn;
+    const auto copied = [&](LayerCopy how) {
+        auto next = instrument;
+        const auto id = copyLayer(next, 1, how);
+        REQUIRE(next.layers.size() == 2);
+        Layer copy = *next.layer(id);
+        CHECK(copy.envelope == instrument.layers[0].envelope);
+        CHECK(copy.sameKeys == SameKeys::inTurn);
+        CHECK(copy.zones.size() == 1);
+        CHECK(copy.zones[0].id != instrument.layers[0].zones[0].id);
+        return copy;
+    };
+    CHECK(copied(LayerCopy::same).octave == 0);
+    CHECK(copied(LayerCopy::octaveUp).octave == 1);
+    CHECK(copied(LayerCopy::octaveDown).name == "Horns, octave down");
+    CHECK(std::abs(copied(LayerCopy::detuned).fineCents) == 9.0);
+    CHECK(copyLayer(instrument, 77, LayerCopy::same) == LayerId{});
+}
+
+TEST_CASE("a reversed copy runs backwards, loop and crossfade included", "[model][layers][copy]")
+{
+    auto instrument = instrumentOf(
+        looped(plainTake(mono(harmonicTone(220.0, 48000.0, 1.0)), 57.0), 10000, 30000, 2000));
+    const auto frames = instrument.takes[0].audio().frames();
+    const auto id = copyLayer(instrument, 1, LayerCopy::reversed);
+    REQUIRE(instrument.takes.size() == 2);
+    const Take& back = instrument.takes[1];
+    CHECK(instrument.layer(id)->zones[0].take == back.id);
+    CHECK(instrument.layers[0].zones[0].take == instrument.takes[0].id);
+    CHECK(back.loop.span.start.value == frames - 30000);
+    CHECK(back.loop.crossfade.value == 2000);
+    CHECK(back.tuning == instrument.takes[0].tuning);
+    const auto& forth = instrument.takes[0].audio().channels[0];
+    CHECK(back.audio().channels[0][100] == forth[forth.size() - 101]);
+    // Turned twice it is the recording itself.
+    const auto again = copyLayer(instrument, id, LayerCopy::reversed);
+    const Take* third = instrument.take(instrument.layer(again)->zones[0].take);
+    REQUIRE(third != nullptr);
+    CHECK(third->treatments.empty());
+    CHECK(third->loop.span == instrument.takes[0].loop.span);
+}
