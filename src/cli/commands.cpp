@@ -2,13 +2,15 @@
 #include "cli/commands.h"
 
 #include "audio/level.h"
+#include "base/all_cores.h"
 #include "base/quantity.h"
 #include "base/safe_file.h"
 #include "formats/instrument_file.h"
 #include "formats/midi_file.h"
 #include "formats/regions.h"
 #include "model/json.h"
-#include "model/take_maker.h"
+#include "model/lay_out.h"
+#include "model/readings.h"
 
 #include <CLI/CLI.hpp>
 #include <ostream>
@@ -21,9 +23,9 @@ namespace {
 
 struct Options {
     std::vector<std::string> files;
-    std::string file, out, root, keys, midi, notes;
-    bool json = false, noLoop = false;
-    double rate = 48000.0;
+    std::string file, out, root, keys, row, midi, notes;
+    bool json = false, noLoop = false, names = false, byVelocity = false, plan = false;
+    double rate = 48000.0, follow = 1.0;
 };
 
 /// Does `work` for every file, says each failure, and goes on: 1 if any failed.
@@ -73,65 +75,164 @@ Result<std::pair<int, int>> parseKeyRange(const std::string& text)
         "Write LOW-HIGH, for example C2-C6 or 36-84.");
 }
 
-/// One recording as a zone of the instrument that is built.
-Result<void> addTake(Instrument& instrument, const fs::path& path, const Options& options)
+/// One recording as a take.
+Result<Take> readTake(const fs::path& path, const Options& options)
 {
     const auto recording = openRecording(path);
     if (!recording)
         return tl::unexpected(recording.error());
     TakeOptions how;
-    how.findLoop = !options.noLoop;
+    how.findLoop = !options.noLoop && !options.plan;
     auto take = makeTake(*recording, how);
-    if (!take)
-        return tl::unexpected(take.error());
-    if (!options.root.empty()) {
+    if (take && !options.root.empty()) {
         // The key that plays the recording; the fine tuning stays what was read, within its octave.
         const int key = *parseKey(options.root);
         const double rest =
             take->facts->pitch.midi ? nearestKey(*take->facts->pitch.midi).rest.value : 0.0;
         take->tuning = {key, -rest, TuningSource::byHand};
     }
-    if (instrument.takes.empty())
-        instrument = makeInstrument(std::move(*take));
-    else
-        addTakes(instrument, {std::move(*take)});
-    return {};
+    return take;
+}
+
+/// All of them, on all cores; says each failure. @return Takes in the order of the files.
+std::vector<Take> readTakes(const Options& options, std::ostream& err, int& status)
+{
+    std::vector<std::optional<Result<Take>>> read(options.files.size());
+    onAllCores(read.size(), [&](std::size_t i) { read[i] = readTake(options.files[i], options); });
+    std::vector<Take> takes;
+    for (auto& one : read)
+        if (*one)
+            takes.push_back(std::move(**one));
+        else
+            status = failWith(one->error(), err);
+    return takes;
+}
+
+/// "C2:6": a first note and a step.
+Result<NoteSeries> parseRow(const std::string& text)
+{
+    const auto colon = text.find(':');
+    const auto key = parseKey(text.substr(0, colon));
+    const auto step = colon == std::string::npos ? std::optional<double>(1.0)
+                                                 : parseNumber(text.substr(colon + 1), "");
+    if (key && step && *step == std::round(*step) && std::abs(*step) <= 48.0)
+        return NoteSeries{*key, int(*step)};
+    return fail(ErrorCode::badValue, "\"" + text + "\" is no row of notes.",
+        "Write NOTE:STEP, for example C2:6.");
+}
+
+Result<LayOutOptions> layOutOptions(const Options& options)
+{
+    LayOutOptions how;
+    how.reach = LayOutOptions::Reach::asBefore;
+    if (options.byVelocity)
+        how.share = LayOutOptions::Share::byTouch;
+    if (options.names)
+        how.roots = RootFrom::name;
+    if (options.row.empty())
+        return how;
+    const auto series = parseRow(options.row);
+    if (!series)
+        return tl::unexpected(series.error());
+    how.roots = RootFrom::series;
+    how.series = *series;
+    return how;
+}
+
+/// What is said about roots that differ, one line each.
+void sayDifferences(const Instrument& instrument, const LayOutOptions& how, std::ostream& err)
+{
+    const auto said = rootsSaid(instrument, instrument.layers.front().id);
+    if (const auto shift = nameShift(said); shift && how.roots == RootFrom::name)
+        err << "All names agree with what is heard if they are read " << std::abs(*shift)
+            << " semitones " << (*shift > 0 ? "higher" : "lower") << ".\n";
+    const auto keyWords = [](std::optional<int> key) {
+        return key ? keyWithNumber(*key) : std::string("nothing");
+    };
+    for (const auto& one : said)
+        if (one.disagree()) {
+            err << instrument.take(one.take)->name << ": heard " << keyWords(one.reading);
+            if (one.file)
+                err << ", in the file " << keyWords(one.file);
+            if (one.name.key)
+                err << ", in its name " << keyWords(one.name.key);
+            err << ".\n";
+        }
+}
+
+/// All takes on the keys of one layer, as the window lays them.
+Instrument layTakes(
+    std::vector<Take> takes, const LayOutOptions& how, std::string& sentence, std::ostream& err)
+{
+    Instrument instrument = makeInstrument(std::move(takes.front()));
+    takes.erase(takes.begin());
+    const bool many = !takes.empty();
+    addTakes(instrument, std::move(takes));
+    sayDifferences(instrument, how, err);
+    if (many || how.roots != RootFrom::asSet)
+        sentence = sentenceFor(layOut(instrument, instrument.layers.front().id, how));
+    return instrument;
+}
+
+/// The outer zones of a layer end at these keys.
+void reachOver(Layer& layer, int low, int high)
+{
+    int lowest = 127, highest = 0;
+    for (const auto& zone : layer.zones) {
+        lowest = std::min(lowest, zone.lowKey);
+        highest = std::max(highest, zone.highKey);
+    }
+    for (auto& zone : layer.zones) {
+        if (zone.lowKey == lowest)
+            zone.lowKey = low;
+        if (zone.highKey == highest)
+            zone.highKey = high;
+    }
 }
 
 int build(const Options& options, std::ostream& out, std::ostream& err)
 {
     const fs::path target(options.out);
-    if (!kindOfFile(target)) {
-        err << shownName(target) << " has an ending that Pure Tone does not write. "
-            << "Use .puretone, .wav, .sfz or .sf2.\n";
+    const auto wrong = [&](const std::string& sentence) {
+        err << sentence << "\n";
         return 2;
-    }
-    if (!options.root.empty() && !parseKey(options.root)) {
-        err << "\"" << options.root << "\" is no key. Write a note like A#3 or a number.\n";
-        return 2;
-    }
+    };
+    if (!options.plan && !kindOfFile(target))
+        return wrong(shownName(target)
+            + " has an ending that Pure Tone does not write. Use .puretone, .wav, .sfz or .sf2.");
+    if (!options.root.empty() && !parseKey(options.root))
+        return wrong("\"" + options.root + "\" is no key. Write a note like A#3 or a number.");
     const auto range = options.keys.empty() ? Result<std::pair<int, int>>(std::pair(-1, -1))
                                             : parseKeyRange(options.keys);
-    if (!range) {
-        err << range.error().sentence() << "\n";
-        return 2;
-    }
-    Instrument instrument;
-    const int status = forEach(options.files, err,
-        [&](const fs::path& path) { return addTake(instrument, path, options); });
-    if (instrument.takes.empty())
+    if (!range)
+        return wrong(range.error().sentence());
+    const auto how = layOutOptions(options);
+    if (!how)
+        return wrong(how.error().sentence());
+    int status = 0;
+    auto takes = readTakes(options, err, status);
+    if (takes.empty())
         return 1;
-    if (range->first >= 0) {
-        instrument.layers.front().zones.front().lowKey = range->first;
-        instrument.layers.front().zones.back().highKey = range->second;
-    }
+    std::string sentence;
+    Instrument instrument = layTakes(std::move(takes), *how, sentence, err);
+    Layer& layer = instrument.layers.front();
+    if (range->first >= 0)
+        reachOver(layer, range->first, range->second);
+    layer.follow = options.follow;
     instrument = sanitized(std::move(instrument));
+    if (options.plan) {
+        out << infoText(instrument) << (sentence.empty() ? "" : "  plan   " + sentence + "\n");
+        return status;
+    }
     for (const auto& loss : lossesOf(instrument, *kindOfFile(target)))
         err << loss << "\n";
     const auto written = writeInstrument(instrument, target);
     if (!written)
         return failWith(written.error(), err);
-    out << infoText(instrument) << "  wrote  ";
+    out << infoText(instrument);
+    if (!sentence.empty())
+        out << "  laid   " << sentence << "\n";
+    out << "  wrote  ";
     for (std::size_t i = 0; i < written->files.size(); ++i)
         out << (i > 0 ? ", " : "") << shownName(written->files[i]);
     out << " (" << formatBytes(written->bytes) << ")\n  check  " << written->checked << "\n";
@@ -255,11 +356,20 @@ int runCommandLine(const std::vector<std::string>& arguments, std::ostream& out,
     analyzeCommand->add_flag("--json", o.json, "One JSON object per line");
     auto* buildCommand = app.add_subcommand("build", "Make an instrument without a question");
     buildCommand->add_option("FILE", o.files, "Sound files")->required();
-    buildCommand->add_option("-o", o.out, "OUT.puretone, .sf2, .sfz or .wav")->required();
+    auto* buildOut = buildCommand->add_option("-o", o.out, "OUT.puretone, .sf2, .sfz or .wav");
     buildCommand->add_option(
         "--root", o.root, "Key that plays the recording, for example A#3 or 58");
     buildCommand->add_option("--keys", o.keys, "Key range, for example C2-C6");
     buildCommand->add_flag("--no-loop", o.noLoop, "Play to the recorded end");
+    buildCommand->add_flag("--names", o.names, "Roots from the names of the files");
+    buildCommand->add_option(
+        "--row", o.row, "Roots from a first note and a step, for example C2:6");
+    buildCommand->add_option("--follow", o.follow, "How far the pitch follows the keys, 0 to 2")
+        ->check(CLI::Range(0.0, 2.0));
+    buildCommand->add_flag("--velocity-by-level", o.byVelocity,
+        "Takes of one root sound by touch, the softest recording at the softest");
+    auto* planFlag =
+        buildCommand->add_flag("--plan", o.plan, "Say what would be laid out, and write nothing");
     auto* splitCommand = app.add_subcommand("split", "Cut one long recording into its notes");
     splitCommand->add_option("FILE", o.file, "Sound file")->required();
     splitCommand->add_option("-o", o.out, "Folder for the pieces")->required();
@@ -281,6 +391,10 @@ int runCommandLine(const std::vector<std::string>& arguments, std::ostream& out,
     }
     if (*analyzeCommand)
         return analyze(o, out, err);
+    if (*buildCommand && buildOut->empty() && planFlag->empty()) {
+        err << "Say where to write it: -o OUT, or --plan to write nothing.\n";
+        return 2;
+    }
     if (*buildCommand)
         return build(o, out, err);
     if (*splitCommand)

@@ -117,6 +117,8 @@ std::string comparePlaces(const Region& want, const Region& got)
         return "how many notes sound";
     if (std::abs(a.bendSemitones - b.bendSemitones) > 0.01)
         return "the reach of the wheel";
+    if (std::abs(a.fallDbPerSecond - b.fallDbPerSecond) > 0.001)
+        return "how it falls with the time held";
     if (x.lowKeyFade != y.lowKeyFade || x.highKeyFade != y.highKeyFade
         || x.lowVelocityFade != y.lowVelocityFade || x.highVelocityFade != y.highVelocityFade)
         return "the crossovers";

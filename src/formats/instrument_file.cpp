@@ -4,6 +4,7 @@
 #include "base/quantity.h"
 #include "base/safe_file.h"
 #include "formats/formats.h"
+#include "formats/own_lengths.h"
 #include "model/sounds.h"
 #include "model/take_maker.h"
 
@@ -251,11 +252,11 @@ Result<Written> writeInstrument(const Instrument& instrument, const fs::path& pa
     case FileKind::wav:
         return writeWavFile(instrument, path);
     case FileKind::sfz:
-        return writeSfzFiles(instrument, path);
+        return writeSfzFiles(withOwnLengths(instrument), path);
     case FileKind::sf2:
         break;
     }
-    return writeSoundFontFile(instrument, path);
+    return writeSoundFontFile(withOwnLengths(instrument), path);
 }
 
 namespace {
@@ -317,6 +318,8 @@ std::uint64_t estimateBytes(const Instrument& instrument, FileKind kind)
         if (kind == FileKind::wav)
             break;
     }
+    if (kind == FileKind::sfz || kind == FileKind::sf2)
+        bytes += ownLengthBytes(instrument, kind == FileKind::sf2 ? 2 : 3);
     return bytes;
 }
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "formats/regions.h"
 
+#include "formats/own_lengths.h"
+
 #include <map>
 
 namespace puretone {
@@ -14,9 +16,9 @@ bool sameTouch(const Zone& a, const Zone& b)
 }
 
 /// Level and place of three balances, one behind the other.
-void placeRegion(Region& region, const Layer& layer, const UnisonVoice& voice)
+void placeRegion(Region& region, const Layer& layer, double blend, const UnisonVoice& voice)
 {
-    double left = voice.gain, right = voice.gain;
+    double left = blend * voice.gain, right = left;
     for (const double pan : {layer.pan, region.zone.pan, voice.pan}) {
         const auto sides = balance(pan);
         left *= sides.left;
@@ -156,7 +158,7 @@ std::vector<Region> flatten(const Instrument& instrument, FileKind kind, bool pr
             for (int i = 0; i < (doubles(layer) ? layer.unison.voices : 1); ++i) {
                 const auto voice = doubles(layer) ? unisonVoice(layer.unison, i) : UnisonVoice{};
                 region.tuneCents = cents + voice.cents;
-                placeRegion(region, layer, voice);
+                placeRegion(region, layer, blendGain(instrument, layer), voice);
                 regions.push_back(region);
             }
         }
@@ -203,6 +205,16 @@ std::vector<std::string> lossesOf(const Instrument& instrument, FileKind kind)
             return false;
         }))
         losses.emplace_back("Sounds in turn that share only some of their keys sound together.");
+    if (const auto keys = ownLengths(instrument); keys > 0)
+        losses.push_back(
+            "Keeping the length makes a sample of every key: " + std::to_string(keys) + " in all.");
+    if (any(instrument, [](const Layer& l) { return l.manner == Manner::frozen; }))
+        losses.emplace_back("Frozen moments are not written: their takes play as recorded.");
+    if (any(instrument, [](const Layer& l) { return l.blends; }))
+        losses.emplace_back("The blend is written as it stands.");
+    if (any(instrument,
+            [](const Layer& l) { return l.turnsOverAllKeys && l.sameKeys != SameKeys::together; }))
+        losses.emplace_back("Turns over all keys become turns of each key.");
     if (std::any_of(instrument.layers.begin(), instrument.layers.end(),
             [](const Layer& layer) { return !layer.on; }))
         losses.emplace_back("Layers that are switched off are not written.");

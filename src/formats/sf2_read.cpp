@@ -3,6 +3,7 @@
 #include "formats/formats.h"
 #include "formats/sf2.h"
 #include "formats/sf2_movement.h"
+#include "model/zone_edit.h"
 
 #include <set>
 
@@ -310,6 +311,7 @@ Result<Instrument> decodeSoundFont(
         strangers.insert("modulators");
     if (leftOut != nullptr)
         leftOut->assign(strangers.begin(), strangers.end());
+    keepBorders(instrument);
     return sanitized(std::move(instrument));
 }
 

@@ -4,6 +4,7 @@
 #include "base/safe_file.h"
 #include "formats/formats.h"
 #include "formats/sfz_words.h"
+#include "model/zone_edit.h"
 
 #include <map>
 #include <set>
@@ -239,6 +240,7 @@ Layer layerIn(const Opcodes& region, ChokeGroups& groups)
     if (group == intIn(numberIn(region, "off_by", 0.0), -most, most))
         layer.chokeGroup = groups.of(group);
     layer.voices = intIn(numberIn(region, "polyphony", Layer::mostVoices), 1, Layer::mostVoices);
+    layer.fallDbPerSecond = numberIn(region, "rt_decay", 0.0);
     layer.bendSemitones = numberIn(region, "bend_up", 200.0) / 100.0;
     if (region.count("seq_length") > 0)
         layer.sameKeys = SameKeys::inTurn;
@@ -349,6 +351,7 @@ Result<Instrument> readSfz(
             "Choose another SFZ file.");
     if (leftOut != nullptr)
         *leftOut = strangersIn(regions);
+    keepBorders(instrument);
     return sanitized(std::move(instrument));
 }
 

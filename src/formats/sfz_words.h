@@ -19,14 +19,15 @@ inline constexpr std::pair<FilterKind, const char*> filterTypes[] = {{FilterKind
 inline constexpr const char* understood[] = {"sample", "default_path", "group_label",
     "region_label", "global_label", "master_label", "lokey", "hikey", "key", "lovel", "hivel",
     "pitch_keycenter", "transpose", "tune", "pitch_keytrack", "volume", "pan", "trigger", "group",
-    "off_by", "polyphony", "bend_up", "bend_down", "amp_veltrack", "seq_length", "seq_position",
-    "lorand", "hirand", "loop_mode", "loop_type", "loop_start", "loop_end", "offset", "end",
-    "xfin_lokey", "xfin_hikey", "xfout_lokey", "xfout_hikey", "xfin_lovel", "xfin_hivel",
-    "xfout_lovel", "xfout_hivel", "ampeg_delay", "ampeg_attack", "ampeg_hold", "ampeg_decay",
-    "ampeg_sustain", "ampeg_release", "fil_type", "cutoff", "resonance", "fil_keytrack",
-    "fil_veltrack", "fileg_depth", "fileg_delay", "fileg_attack", "fileg_hold", "fileg_decay",
-    "fileg_sustain", "fileg_release", "pitchlfo_freq", "pitchlfo_depth", "pitchlfo_fade",
-    "amplfo_freq", "amplfo_depth", "amplfo_fade", "fillfo_freq", "fillfo_depth", "fillfo_fade"};
+    "off_by", "rt_decay", "polyphony", "bend_up", "bend_down", "amp_veltrack", "seq_length",
+    "seq_position", "lorand", "hirand", "loop_mode", "loop_type", "loop_start", "loop_end",
+    "offset", "end", "xfin_lokey", "xfin_hikey", "xfout_lokey", "xfout_hikey", "xfin_lovel",
+    "xfin_hivel", "xfout_lovel", "xfout_hivel", "ampeg_delay", "ampeg_attack", "ampeg_hold",
+    "ampeg_decay", "ampeg_sustain", "ampeg_release", "fil_type", "cutoff", "resonance",
+    "fil_keytrack", "fil_veltrack", "fileg_depth", "fileg_delay", "fileg_attack", "fileg_hold",
+    "fileg_decay", "fileg_sustain", "fileg_release", "pitchlfo_freq", "pitchlfo_depth",
+    "pitchlfo_fade", "amplfo_freq", "amplfo_depth", "amplfo_fade", "fillfo_freq", "fillfo_depth",
+    "fillfo_fade"};
 /// Other spellings of some of them.
 inline constexpr std::pair<const char*, const char*> spellings[] = {{"loopmode", "loop_mode"},
     {"looptype", "loop_type"}, {"loopstart", "loop_start"}, {"loopend", "loop_end"},

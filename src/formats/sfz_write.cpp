@@ -97,6 +97,8 @@ std::string groupOpcodes(const Layer& layer)
     for (const auto& [when, name] : triggers)
         if (when == layer.when && when != SoundsWhen::press)
             text += opcode("trigger", name);
+    if (layer.fallDbPerSecond > 0.0)
+        text += opcode("rt_decay", formatNumber(layer.fallDbPerSecond, 3));
     if (layer.follow != 1.0)
         text += opcode("pitch_keytrack", formatNumber(100.0 * layer.follow, 2));
     if (layer.chokeGroup > 0)

@@ -169,6 +169,49 @@ std::string infoJson(const std::string& file, const Instrument& instrument)
     return dump({{"file", file}, {"name", instrument.name}, {"takes", takes}, {"layers", layers}});
 }
 
+namespace {
+
+/// "C2 (36) to B3 (59), touch 1 to 63  bottles 1"
+std::string zoneText(const Instrument& instrument, const Zone& zone)
+{
+    std::string text =
+        "  keys   " + keyWithNumber(zone.lowKey) + " to " + keyWithNumber(zone.highKey);
+    if (zone.lowVelocity > 1 || zone.highVelocity < 127)
+        text += ", touch " + std::to_string(zone.lowVelocity) + " to "
+            + std::to_string(zone.highVelocity);
+    if (zone.levelDb != 0.0)
+        text += ", " + formatDecibels(Decibels{zone.levelDb});
+    const Take* take = instrument.take(zone.take);
+    return text + "  " + (take != nullptr ? take->name : "no take") + "\n";
+}
+
+std::string layerText(const Instrument& instrument, const Layer& layer)
+{
+    std::string text;
+    if (instrument.layers.size() > 1 || layer.when != SoundsWhen::press
+        || layer.sameKeys != SameKeys::together || layer.follow != 1.0
+        || layer.manner != Manner::asRecorded) {
+        text += "  layer  " + layer.name + (layer.on ? "" : ", off");
+        constexpr const char* when[] = {
+            "", ", on release", ", at phrase start", ", within phrases"};
+        constexpr const char* turns[] = {"", ", in turn", ", at random"};
+        constexpr const char* manner[] = {"", ", keeps its length", ", a frozen moment"};
+        text += std::string(when[int(layer.when)]) + turns[int(layer.sameKeys)]
+            + manner[int(layer.manner)];
+        if (layer.follow != 1.0)
+            text += ", follows the keys by " + formatNumber(100.0 * layer.follow, 0) + " %";
+        text += "\n";
+    }
+    for (const auto& zone : layer.zones)
+        text += zoneText(instrument, zone);
+    const auto& e = layer.envelope;
+    return text + "  shape  attack " + formatSeconds(e.attack) + ", decay " + formatSeconds(e.decay)
+        + ", sustain " + formatDecibels(Decibels{e.sustainDb}) + ", release "
+        + formatSeconds(e.release) + "\n";
+}
+
+} // namespace
+
 std::string infoText(const Instrument& instrument)
 {
     std::string text = instrument.name + "\n";
@@ -180,17 +223,8 @@ std::string infoText(const Instrument& instrument)
             text += "         loop of "
                 + formatSeconds(double(take.loop.span.length()) / take.rate()) + "\n";
     }
-    for (const auto& layer : instrument.layers) {
-        if (instrument.layers.size() > 1)
-            text += "  layer  " + layer.name + (layer.on ? "" : ", off") + "\n";
-        for (const auto& zone : layer.zones)
-            text += "  keys   " + keyWithNumber(zone.lowKey) + " to " + keyWithNumber(zone.highKey)
-                + "\n";
-        const auto& e = layer.envelope;
-        text += "  shape  attack " + formatSeconds(e.attack) + ", decay " + formatSeconds(e.decay)
-            + ", sustain " + formatDecibels(Decibels{e.sustainDb}) + ", release "
-            + formatSeconds(e.release) + "\n";
-    }
+    for (const auto& layer : instrument.layers)
+        text += layerText(instrument, layer);
     return text;
 }
 

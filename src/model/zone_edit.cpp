@@ -189,6 +189,13 @@ void moveZones(Layer& layer, const ZoneIds& chosen, int keys, int touches)
         }
 }
 
+void keepBorders(Instrument& instrument)
+{
+    for (auto& layer : instrument.layers)
+        for (auto& zone : layer.zones)
+            zone.lowKeyByHand = zone.highKeyByHand = true;
+}
+
 int crossover(const Layer& layer, ZoneId id, ZoneEdge edge)
 {
     for (const auto& zone : layer.zones)

@@ -25,6 +25,9 @@ void moveBorder(
 /// Moves zones over keys and touches, as far as all of them can go.
 void moveZones(Layer& layer, const ZoneIds& chosen, int keys, int touches);
 
+/// Whoever made these borders, they are to stay: those of a file that was opened.
+void keepBorders(Instrument& instrument);
+
 /// Over how many keys or touches a zone and those beside it at this border cross over; 0 for a hard
 /// border.
 int crossover(const Layer& layer, ZoneId zone, ZoneEdge edge);

@@ -190,3 +190,44 @@ TEST_CASE("wrong usage gives status 2, bad input status 1", "[cli][bad-input]")
     CHECK(run({"--help"}).status == 0);
     CHECK(folder.names().empty());
 }
+
+TEST_CASE("build lays out by readings, names or a row, and --plan writes nothing", "[cli][layout]")
+{
+    const TemporaryFolder folder;
+    const auto tone = [&](const std::string& name, double midi, double level = 0.3) {
+        const auto path = folder / name;
+        REQUIRE(writeWav(path, mono(harmonicTone(hzOf(midi).value, 48000.0, 0.6, 12, level)),
+            SampleFormat::int16));
+        return path.string();
+    };
+    // Shuffled, and named an octave low.
+    const std::vector<std::string> files = {tone("horn G3.wav", 67.0), tone("horn A2.wav", 57.0),
+        tone("horn D3 soft.wav", 62.0, 0.05), tone("horn D3 loud.wav", 62.0)};
+    const auto with = [&](std::vector<std::string> more) {
+        std::vector<std::string> arguments = {"build"};
+        arguments.insert(arguments.end(), files.begin(), files.end());
+        arguments.insert(arguments.end(), more.begin(), more.end());
+        return run(arguments);
+    };
+    const auto heard = with({"--plan"});
+    CHECK(heard.status == 0);
+    CHECK_THAT(heard.out,
+        Contains("root A3 (57)") && Contains("keys   A0 (21) to B3 (59)  horn A2")
+            && Contains("4 takes on 3 roots") && Contains("in turn"));
+    CHECK_THAT(heard.err, Contains("horn A2: heard A3 (57), in its name A2 (45)."));
+    CHECK(folder.names().size() == 4);
+    const auto named = with({"--names", "--plan"});
+    CHECK_THAT(named.out, Contains("root A2 (45)"));
+    CHECK_THAT(named.err, Contains("if they are read 12 semitones higher"));
+    const auto row = with({"--row", "C2:6", "--plan"});
+    CHECK_THAT(row.out, Contains("horn G3, 600 ms, root C2 (36)") && Contains("root F#2 (42)"));
+    const auto out = (folder / "horns.puretone").string();
+    const auto touched = with({"--velocity-by-level", "--follow", "0.5", "-o", out});
+    CHECK(touched.status == 0);
+    const auto info = run({"info", out});
+    CHECK_THAT(
+        info.out, Contains("touch 1 to 63  horn D3 soft") && Contains("follows the keys by 50 %"));
+    for (const auto& wrong : std::vector<std::vector<std::string>>{{}, {"--row", "C2:x", "--plan"},
+             {"--follow", "9", "--plan"}, {"--row", "", "-o", "x"}})
+        CHECK(with(wrong).status == 2);
+}

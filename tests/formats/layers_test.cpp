@@ -2,6 +2,7 @@
 // What other formats carry of layers, and what they say that they do not.
 #include "engine/render.h"
 #include "formats/formats.h"
+#include "pitch/report.h"
 #include "support/takes.h"
 
 #include <catch2/catch.hpp>
@@ -358,4 +359,44 @@ TEST_CASE("foreign SFZ: a group is a name until it is off by itself", "[formats]
     CHECK(read->layers[1].chokeGroup == 1);
     CHECK(read->layers[2].chokeGroup == 2);
     CHECK(read->layers[3].chokeGroup == 1);
+}
+
+TEST_CASE("a layer that keeps its length is written key by key", "[formats][layers][length]")
+{
+    const TemporaryFolder folder;
+    auto instrument = instrumentOf(plainTake(mono(harmonicTone(220.0, 48000.0, 0.5)), 57.0));
+    Layer& layer = instrument.layers[0];
+    layer.manner = Manner::keepsLength;
+    layer.zones[0].lowKey = 55;
+    layer.zones[0].highKey = 60;
+    layer.zones[0].highKeyFade = 2;
+    layer.zones[0].levelDb = -3.0;
+    CHECK_THAT(lossesOf(instrument, FileKind::sf2).back(), Contains("6 in all"));
+    for (const char* name : {"x.sfz", "x.sf2"}) {
+        REQUIRE(writtenAs(instrument, folder / name) == "");
+        const auto again = openInstrument(folder / name);
+        REQUIRE(again);
+        REQUIRE(again->takes.size() == 6);
+        for (const auto& take : again->takes)
+            CHECK(double(take.kept.length()) == Approx(24000.0).margin(300.0));
+        const auto rendered = renderEvents(*again,
+            {{0.0, MidiEvent::noteOn(60, 127)}, {0.5, MidiEvent::noteOff(60)}}, 48000.0, 0.1);
+        const auto heard =
+            analysePitch(std::span(rendered.channels[0]).subspan(4800, 14400), 48000.0).midi;
+        REQUIRE(heard);
+        CHECK(*heard == Approx(60.0).margin(0.02));
+        // The last key of a crossover over two is a quarter of the power: 6 dB.
+        const auto level = [&](std::size_t at) { return again->layers[0].zones[at].levelDb; };
+        CHECK(level(0) - level(5) == Approx(6.02).margin(0.15));
+    }
+}
+
+TEST_CASE("how a sound on release falls comes back from SFZ", "[formats][layers]")
+{
+    const TemporaryFolder folder;
+    auto instrument = instrumentOf(plainTake(mono(harmonicTone(220.0, 48000.0, 0.5)), 57.0));
+    instrument.layers[0].when = SoundsWhen::release;
+    instrument.layers[0].fallDbPerSecond = 7.5;
+    REQUIRE(writtenAs(instrument, folder / "x.sfz") == "");
+    CHECK(openInstrument(folder / "x.sfz")->layers[0].fallDbPerSecond == Approx(7.5));
 }
