@@ -262,6 +262,27 @@ void addTakes(Instrument& instrument, std::vector<Take> takes, LayerId layer)
     spreadByRoots(instrument, *into);
 }
 
+Take inPlaceOf(const Take& old, Take made, double a4)
+{
+    Instrument alone;
+    alone.takes = {std::move(made)};
+    setConcertPitch(alone, a4);
+    Take take = std::move(alone.takes.front());
+    take.id = old.id;
+    take.fades = old.fades;
+    Loop& loop = take.loop;
+    loop.on = old.loop.on && (loop.on || !take.facts->loopChoices.empty());
+    loop.mode = old.loop.mode;
+    loop.curve = old.loop.curve;
+    loop.evenOut = old.loop.evenOut;
+    loop.evenColour = old.loop.evenColour;
+    const double seconds = double(old.loop.crossfade.value) / old.rate();
+    loop.crossfade =
+        std::min(toFrames(seconds, take.rate()), longestCrossfade(loop.span, loop.mode));
+    loop = clampLoop(loop, take.audio().frames());
+    return take;
+}
+
 Instrument makeInstrument(Take take)
 {
     Instrument instrument;

@@ -45,6 +45,10 @@ std::vector<Take> makePieces(const Take& source, const std::vector<Piece>& piece
 /// its zones by their roots.
 void addTakes(Instrument& instrument, std::vector<Take> takes, LayerId layer = {});
 
+/// A new take in the place of an old one: its id and, of its loop, how it goes, its evening and,
+/// where there is room, its crossfade. What was found is the new one's own.
+Take inPlaceOf(const Take& old, Take made, double a4);
+
 /// How a loop inside a WAV goes; one that only runs backward goes there and back, which is nearest.
 inline LoopMode loopModeOf(const SamplerInfo::Loop& given)
 {

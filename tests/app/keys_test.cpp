@@ -218,13 +218,13 @@ TEST_CASE("levels are matched after every change was shown, and taken back", "[a
         QString::fromStdString(toneFile(folder, "c.wav", 72.0, 0.3))});
     d.settle();
     auto& keys = keysStop(d);
-    d.click(&keys, "Match levels…");
+    d.click(&keys, "Levels…");
     auto* table = keys.findChildren<QTableWidget*>().last();
     CHECK(table->rowCount() == 3);
     CHECK(open(d).zones[1].levelDb == 0.0); // shown, not made
     d.click(&keys, "Match");
     CHECK_THAT(open(d).zones[1].levelDb - open(d).zones[0].levelDb, WithinAbs(9.5, 1.5));
-    d.click(&keys, "Match levels…");
+    d.click(&keys, "Levels…");
     d.click(&keys, "As recorded");
     CHECK(open(d).zones[1].levelDb == 0.0);
 }

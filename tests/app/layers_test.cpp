@@ -126,7 +126,7 @@ TEST_CASE("layers are opened, switched, named, moved and removed at their lanes"
     CHECK(d.document().layers[0].id == first);
     QTest::keyClick(lanes, Qt::Key_Down);
     CHECK(d.session().layer().id == second);
-    d.click(&keys, "Remove layer");
+    d.click(&keys, "Remove");
     REQUIRE(d.document().layers.size() == 1);
     CHECK(d.document().layers[0].id == first);
 }

@@ -122,6 +122,7 @@ int main(int argc, char** argv)
             {"sheet", "One sheet over the window instead of the stops", "shortcuts|close"},
             {"treat", "Treat the take, and choose one of its treatments"},
             {"layers", "Make three layers of the instrument"},
+            {"shelf", "Open the shelf on a folder", "folder"},
             {"press", "Press a button of the stop first", "text"},
             {"manner", "How the first layer plays: 1 at its own length, 2 frozen", "number"}});
     parser.process(application);
@@ -161,6 +162,12 @@ int main(int argc, char** argv)
         addLayers(window);
     if (const int manner = parser.value("manner").toInt(); manner > 0) {
         window.session().editLayer("Manner", [&](Layer& layer) { layer.manner = Manner(manner); });
+        settle(window);
+    }
+    if (parser.isSet("shelf")) {
+        window.shelf()->unfold(true);
+        window.shelf()->setFolder(parser.value("shelf"));
+        settle(window);
         settle(window);
     }
     window.messages()->endProgress();

@@ -20,7 +20,7 @@ namespace puretone::app {
 /// Kinds of work beside the window.
 enum class JobKind {
     // clang-format off
-    open, addFile, makeSplit, recover,
+    open, addFile, audition, shelf, shelfLook, replaceTake, makeSplit, recover,
     notesInside, split, layOut, treat, hearAgain, copyTreatments, facts, walk,
     findLoops, loopNear, copyLoop, seam, remedy, seamMap,
     compile, keepLength, copyLayer, levels, reach, draw, peaks, beating,

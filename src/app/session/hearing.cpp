@@ -29,14 +29,18 @@ void Hearing::compileNow()
     soon_.stop();
     using Made = std::shared_ptr<std::unique_ptr<const Program>>;
     const double rate = session_.player().engine().rate();
+    const Instrument* instead = session_.audition().instrument();
     session_.background().run(
         JobKind::compile, Background::Running::finish,
-        [compiler = compiler_, document = session_.instrument(),
+        [compiler = compiler_, document = instead != nullptr ? *instead : session_.instrument(),
             lengths = session_.lengths().made(), rate](const Progress&) -> Made {
             return std::make_shared<std::unique_ptr<const Program>>(
                 compiler->compile(document, rate, lengths));
         },
-        [this](const Made& made) { session_.player().engine().setProgram(std::move(*made)); });
+        [this](const Made& made) {
+            session_.player().engine().setProgram(std::move(*made));
+            session_.audition().strike();
+        });
 }
 
 } // namespace puretone::app

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/session.h"
+#include "model/take_maker.h"
 
 #include "base/safe_file.h"
 
@@ -9,7 +10,8 @@ namespace puretone::app {
 
 namespace {
 
-constexpr std::array openingKinds = {JobKind::open, JobKind::makeSplit, JobKind::recover};
+constexpr std::array openingKinds = {
+    JobKind::open, JobKind::replaceTake, JobKind::makeSplit, JobKind::recover};
 
 bool opens(JobKind kind)
 {
@@ -141,6 +143,7 @@ struct Opening::Adding {
     std::vector<std::optional<Result<Take>>> ready;
     std::string key; ///< What the jobs are about begins with it.
     int gesture = 0;
+    LayerId layer; ///< That they join; none for the one on screen.
     std::size_t started = 0; ///< Files that have been handed to other threads.
     std::size_t next = 0; ///< First file that has not joined.
     std::size_t done = 0;
@@ -153,7 +156,7 @@ struct Opening::Adding {
     }
 };
 
-void Opening::addFiles(const QStringList& paths)
+void Opening::addFiles(const QStringList& paths, LayerId layer)
 {
     if (paths.isEmpty())
         return;
@@ -161,6 +164,7 @@ void Opening::addFiles(const QStringList& paths)
         finishAdding();
     adding_ = std::make_shared<Adding>();
     adding_->files = paths;
+    adding_->layer = layer;
     adding_->ready.resize(std::size_t(paths.size()));
     adding_->gesture = session_.newGesture();
     adding_->key = std::to_string(adding_->gesture) + " ";
@@ -173,6 +177,26 @@ void Opening::addFiles(const QStringList& paths)
     // The first one alone: it is on the keys as soon as one core can have it.
     listenToNext(1);
     emit changed();
+}
+
+void Opening::replaceTake(TakeId id, const QString& path)
+{
+    const Take* old = session_.instrument().take(id);
+    if (old == nullptr)
+        return;
+    session_.background().run(
+        JobKind::replaceTake, Background::Running::cancel,
+        [file = std::filesystem::path(path.toStdString())](
+            const Progress& progress) { return listenTo(file, progress); },
+        [this, of = session_.keyOf(*old), path](const Result<Take>& made) {
+            if (!made) {
+                session_.say(QString::fromStdString(made.error().sentence()));
+                return;
+            }
+            session_.editTake(of, tr("Replace take"),
+                [&](Take& take) { take = inPlaceOf(take, *made, session_.instrument().a4); });
+            emit opened(path);
+        });
 }
 
 bool Opening::addingMany() const
@@ -246,7 +270,9 @@ void Opening::addReady()
             const bool first = next.takes.empty();
             if (first)
                 next.name = makeInstrument(takes.front()).name;
-            addTakes(next, std::move(takes), session_.layer().id);
+            const LayerId layer = adding_->layer;
+            addTakes(
+                next, std::move(takes), next.layer(layer) != nullptr ? layer : session_.layer().id);
         },
         adding_->gesture);
 }

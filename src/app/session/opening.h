@@ -25,7 +25,11 @@ public:
     void open(const QString& path, const QStringList& joining = {});
     /// Opens sound files on all cores and adds each as a take as soon as it is ready, in the order
     /// given; the bad ones are listed at the end.
-    void addFiles(const QStringList& paths);
+    /// @param layer That they join; none for the one on screen.
+    void addFiles(const QStringList& paths, LayerId layer = {});
+    /// Another recording in place of a take's: its zones and the shape stay, and of its loop what
+    /// fits: how it goes, its evening, its crossfade.
+    void replaceTake(TakeId id, const QString& path);
     void cancel();
     bool busy() const;
     /// Whether the document grows by files that are being listened to.

@@ -12,6 +12,7 @@ namespace puretone::app {
 Session::Session(QObject* parent)
     : QObject(parent)
     , hearing_(*this)
+    , audition_(*this)
     , lengths_(*this)
     , pictures_(*this)
     , opening_(*this)

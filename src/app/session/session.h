@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/session/audition.h"
 #include "app/session/background.h"
 #include "app/session/hearing.h"
 #include "app/session/lengths.h"
@@ -37,6 +38,7 @@ public:
     Looping& looping() { return looping_; }
     const Looping& looping() const { return looping_; }
     Hearing& hearing() { return hearing_; }
+    Audition& audition() { return audition_; }
     const Lengths& lengths() const { return lengths_; }
     const Pictures& pictures() const { return pictures_; }
     Saving& saving() { return saving_; }
@@ -102,6 +104,7 @@ private:
     LayerId shownLayer_;
     Background background_;
     Hearing hearing_;
+    Audition audition_;
     Lengths lengths_;
     Pictures pictures_;
     Opening opening_;

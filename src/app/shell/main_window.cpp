@@ -44,6 +44,14 @@ MainWindow::MainWindow(QWidget* parent)
     auto* middle = new QHBoxLayout;
     middle->setContentsMargins(gap, 12, gap, 0);
     middle->setSpacing(gap);
+    shelf_ = new Shelf(session_, this);
+    middle->addWidget(shelf_);
+    connect(shelf_, &Shelf::unfolded, this, [this](bool open) {
+        // In a small window there is room for one of both.
+        constexpr int roomForBoth = 1160;
+        if (open && width() < roomForBoth)
+            foldTakes(true);
+    });
     buildTakes(middle);
     bench_ = new QStackedWidget(this);
     middle->addWidget(bench_, 1);
@@ -311,6 +319,7 @@ void MainWindow::refresh()
                        .arg(QString::fromStdString(session_.instrument().name),
                            history.isSaved() ? QString() : QStringLiteral(" *")));
     refreshTakes();
+    shelf_->refresh();
     if (stops_[0] != nullptr)
         stop(path_->current())->refresh();
     dock_->refresh();
@@ -396,7 +405,8 @@ void MainWindow::dropEvent(QDropEvent* event)
     event->acceptProposedAction();
     // On the list of takes, or several at once: they join. One on the bench takes the place of all.
     const QPoint place = takesCard_->mapFrom(this, event->position().toPoint());
-    const bool onList = takesCard_->isVisible() && takesCard_->rect().contains(place);
+    const bool ours = event->mimeData()->hasFormat(QStringLiteral("application/x-puretone-sound"));
+    const bool onList = ours || (takesCard_->isVisible() && takesCard_->rect().contains(place));
     const bool folder = QFileInfo(paths.front()).isDir();
     if (folder)
         paths = soundFilesIn(paths.front());

@@ -6,6 +6,7 @@
 #include "app/shell/keys_dock.h"
 #include "app/shell/message_bar.h"
 #include "app/shell/offer_bar.h"
+#include "app/shell/shelf.h"
 #include "app/stops/stop_view.h"
 #include "app/theme/theme.h"
 #include "app/widgets/path_bar.h"
@@ -32,6 +33,7 @@ public:
     MessageBar* messages() { return messages_; }
     OfferBar* offers() { return offers_; }
     TakeList* takes() { return takes_; }
+    Shelf* shelf() { return shelf_; }
     StopView* stop(Stop stop) { return stops_[std::size_t(stop)]; }
     void goTo(Stop stop);
     void setTheme(ThemeName name);
@@ -60,6 +62,7 @@ private:
     void buildStops();
     void buildTakes(QHBoxLayout* row);
     void refreshTakes();
+    void foldTakes(bool folded);
     void buildActions();
     void fillRecent();
     void showTreating(double share);
@@ -79,9 +82,11 @@ private:
     PathBar* path_;
     QStackedWidget* bench_;
     QMenu* recent_;
+    Shelf* shelf_;
     QFrame* takesCard_;
     TakeList* takes_;
     QWidget* takesScroll_;
+    QLabel* takesHeading_;
     QToolButton* foldTakes_;
     bool takesFolded_ = false;
     std::array<StopView*, allStops.size()> stops_{};

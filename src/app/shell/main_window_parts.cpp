@@ -107,22 +107,18 @@ void MainWindow::buildTakes(QHBoxLayout* row)
     takesCard_->setFixedWidth(190);
     auto* card = new QVBoxLayout(takesCard_);
     card->setContentsMargins(8, 12, 8, 8);
-    auto* heading = new QLabel(tr("Takes"), takesCard_);
-    heading->setFont(Theme::font(14, Theme::Weight::strong));
-    heading->setContentsMargins(6, 0, 0, 0);
+    takesHeading_ = new QLabel(tr("Takes"), takesCard_);
+    takesHeading_->setFont(Theme::font(14, Theme::Weight::strong));
+    takesHeading_->setContentsMargins(6, 0, 0, 0);
     foldTakes_ = new QToolButton(takesCard_);
     foldTakes_->setAutoRaise(true);
     foldTakes_->setAccessibleName(tr("Fold the list of takes"));
     auto* headRow = new QHBoxLayout;
     headRow->setContentsMargins(0, 0, 0, 0);
-    headRow->addWidget(heading, 1);
+    headRow->addWidget(takesHeading_, 1);
     headRow->addWidget(foldTakes_);
     card->addLayout(headRow);
-    connect(foldTakes_, &QToolButton::clicked, this, [this, heading] {
-        takesFolded_ = !takesFolded_;
-        heading->setVisible(!takesFolded_);
-        refreshTakes();
-    });
+    connect(foldTakes_, &QToolButton::clicked, this, [this] { foldTakes(!takesFolded_); });
     auto* scroll = new QScrollArea(takesCard_);
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -141,6 +137,13 @@ void MainWindow::buildTakes(QHBoxLayout* row)
     takesCard_->hide();
     connect(takes_, &TakeList::chosen, &session_, &Session::showTake);
     connect(takes_, &TakeList::removeAsked, &session_, &Session::removeTake);
+}
+
+void MainWindow::foldTakes(bool folded)
+{
+    takesFolded_ = folded;
+    takesHeading_->setVisible(!folded);
+    refreshTakes();
 }
 
 void MainWindow::buildActions()
@@ -163,6 +166,8 @@ void MainWindow::buildActions()
     recent_ = menu->addMenu(tr("Recent"));
     connect(recent_, &QMenu::aboutToShow, this, &MainWindow::fillRecent);
     add(tr("Record"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] { record(); });
+    add(tr("Shelf of sounds"), QKeySequence(Qt::CTRL | Qt::Key_L),
+        [this] { shelf_->unfold(!shelf_->isOpen()); });
     menu->addSeparator();
     add(tr("Save instrument"), QKeySequence::Save, [this] { save(); });
     add(tr("Save instrument as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S),

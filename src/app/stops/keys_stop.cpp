@@ -63,8 +63,8 @@ QHBoxLayout* KeysStop::buildRow()
     add_->setProperty("kind", "outlined");
     lay_ = button(tr("Lay out…"),
         tr("Takes of this layer over the keys by their roots, borders halfway between them"));
-    levels_ = button(tr("Match levels…"), tr("Shows how loud its takes are, and makes them alike"));
-    remove_ = button(tr("Remove layer"), tr("Takes the open layer away; its takes stay"));
+    levels_ = button(tr("Levels…"), tr("Shows how loud its takes are, and makes them alike"));
+    remove_ = button(tr("Remove"), tr("Takes the open layer away; its takes stay"));
     words_ = new QLabel(this);
     words_->setProperty("role", "quiet");
     words_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
@@ -115,6 +115,8 @@ void KeysStop::connectLanes()
     connect(lanes_, &ZoneBench::aloneAsked, this, &KeysStop::playAlone);
     connect(lanes_, &ZoneBench::moveAsked, this, &KeysStop::moveLayer);
     connect(lanes_, &ZoneBench::removeAsked, this, &KeysStop::removeZones);
+    connect(lanes_, &ZoneBench::soundsDropped, this,
+        [this](LayerId id, const QStringList& paths) { session().opening().addFiles(paths, id); });
     connect(lanes_, &ZoneBench::hintChanged, this, [this] { showWords(); });
 }
 

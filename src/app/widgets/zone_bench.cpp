@@ -3,7 +3,9 @@
 
 #include "app/theme/theme.h"
 
+#include <QDropEvent>
 #include <QKeyEvent>
+#include <QMimeData>
 #include <QMouseEvent>
 #include <QWheelEvent>
 #include <algorithm>
@@ -22,6 +24,7 @@ ZoneBench::ZoneBench(QWidget* parent)
     : QWidget(parent)
 {
     setMouseTracking(true);
+    setAcceptDrops(true);
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Layers over the keys"));
     setAccessibleDescription(
@@ -418,6 +421,24 @@ void ZoneBench::showHint(QPointF position)
         hint_ = hint;
         emit hintChanged(hint_);
     }
+}
+
+void ZoneBench::dragEnterEvent(QDragEnterEvent* event)
+{
+    if (event->mimeData()->hasUrls() && !layers_.empty())
+        event->acceptProposedAction();
+}
+
+void ZoneBench::dropEvent(QDropEvent* event)
+{
+    QStringList paths;
+    for (const auto& url : event->mimeData()->urls())
+        if (url.isLocalFile())
+            paths << url.toLocalFile();
+    if (paths.isEmpty() || layers_.empty())
+        return;
+    event->acceptProposedAction();
+    emit soundsDropped(layers_[geometry().laneAt(event->position().y())].id, paths);
 }
 
 void ZoneBench::leaveEvent(QEvent*)

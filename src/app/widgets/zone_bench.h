@@ -59,6 +59,8 @@ signals:
     void removeAsked(const puretone::ZoneIds& zones);
     void renameAsked();
     void hintChanged(const QString& hint);
+    /// Sound files were let go over a lane.
+    void soundsDropped(puretone::LayerId layer, const QStringList& paths);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -69,6 +71,8 @@ protected:
     void wheelEvent(QWheelEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
     void leaveEvent(QEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
 
 private:
     enum class Grip { none, edge, crossover, block, frame, ribbon };
