@@ -108,15 +108,15 @@ private:
     double bendWanted_ = 0.0;
     NoteEntry entry_ = NoteEntry::beginning;
     std::uint64_t age_ = 0; ///< Of the newest voice.
+    std::int64_t cells_ = 0; ///< Since the beginning.
     std::uint64_t events_ =
         0; ///< Keys pressed or let go; voices of one event do not choke each other.
     std::uint32_t random_ = 1;
-    std::int64_t cells_ = 0; ///< Since the beginning.
-    std::array<std::int64_t, 128> pressedAt_{}; ///< Frame of the last press.
     bool pedal_ = false;
     std::array<bool, 128> sostenuto_{}; ///< Keys that were down when that pedal was pressed.
     std::array<std::uint64_t, 128>
         heldSince_{}; ///< Event that pressed a key; 0 for one that is up.
+    std::array<std::int64_t, 128> pressedAt_{}; ///< Frame of the last press.
     std::array<std::uint8_t, 128> touch_{}; ///< Of the last press.
     std::array<bool, 128> awaited_{}; ///< Let go, but a pedal holds what sounds.
 };

@@ -32,13 +32,23 @@ std::optional<int> noteInWord(std::string word)
     return parseKey(word);
 }
 
+/// Whether a minus behind this word belongs to an octave: "C-1", "F#-2".
+bool takesMinus(const std::string& word, const std::string& rest)
+{
+    return !word.empty() && noteInWord(word + "0") && word.size() <= 2 && rest.size() > 1
+        && (rest[1] == '1' || rest[1] == '2') && (rest.size() == 2 || !isDigit(rest[2]));
+}
+
 /// Letters, digits and signs that stand together.
 std::vector<std::string> wordsOf(const std::string& fileName)
 {
     std::vector<std::string> words(1);
-    for (const char c : std::filesystem::path(fileName).stem().string()) {
+    const std::string stem = std::filesystem::path(fileName).stem().string();
+    for (std::size_t i = 0; i < stem.size(); ++i) {
+        const char c = stem[i];
         const auto u = static_cast<unsigned char>(c);
-        if (std::isalnum(u) != 0 || c == '#' || u >= 0x80)
+        const bool minus = c == '-' && takesMinus(words.back(), stem.substr(i));
+        if (std::isalnum(u) != 0 || c == '#' || u >= 0x80 || minus)
             words.back() += c;
         else if (!words.back().empty())
             words.emplace_back();

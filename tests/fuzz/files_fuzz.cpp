@@ -3,6 +3,7 @@
 #include "base/safe_file.h"
 #include "formats/formats.h"
 #include "formats/midi_file.h"
+#include "formats/regions.h"
 #include "support/mangle.h"
 
 using namespace puretone;
@@ -49,7 +50,7 @@ extern "C" int LLVMFuzzerInitialize(int*, char***)
         'k', 0, 0, 0, 12, 0, 0x90, 69, 100, 96, 0x80, 69, 0, 0, 0xff, 0x2f, 0};
     const auto score = std::as_bytes(std::span(midi));
     put("midi", 0, {score.begin(), score.end()});
-    put("bank", 1, encodeSoundFont(tone));
+    put("bank", 1, encodeSoundFont("tone", flatten(tone, FileKind::sf2)));
     put("wave", 2, encodeTakeWav(prepareTake(tone.takes[0]), SampleFormat::int16));
     put("sampler", 3, encodeSampler({60.5, {{{Frames{10}, Frames{100}}, 0}}}, 16000.0));
     return 0;

@@ -19,6 +19,9 @@ TEST_CASE("notes are found in file names, and only notes", "[model][name]")
                      "3.wav")
         == 58);
     CHECK(noteInName("C4.wav") == 60);
+    CHECK(noteInName("x C-1 hard.wav") == 0);
+    CHECK(noteInName("bass F#-1.wav") == 6);
+    CHECK(noteInName("horn-A2.wav") == 45);
     for (const char* none : {"fog-horn.flac", "take 12.wav", "bell100.wav", "D.wav", "Ab.wav",
              "cab2b.wav", "H4.wav", "C99.wav", "", ".wav", "e-piano.wav", "as.wav"})
         CHECK_FALSE(noteInName(none));

@@ -11,6 +11,8 @@
 #include "devices/simulated.h"
 #include "support/takes.h"
 
+#include <catch2/catch.hpp>
+
 #include <QFileDialog>
 #include <QLineEdit>
 #include <QMimeData>

@@ -149,6 +149,7 @@ struct Opening::Adding {
     std::size_t done = 0;
     std::size_t added = 0;
     QStringList reasons;
+    std::vector<RecordingPtr> joined;
 
     JobKey jobKey(std::size_t index) const
     {
@@ -255,7 +256,7 @@ void Opening::addReady()
         const auto& made = *adding_->ready[adding_->next];
         if (made) {
             takes.push_back(*made);
-            session_.splitting().lookForNotes(made->recording.pointer());
+            adding_->joined.push_back(made->recording.pointer());
         } else {
             adding_->reasons << QString::fromStdString(made.error().message);
         }
@@ -284,6 +285,9 @@ void Opening::finishAdding()
         if (!adding->ready[i])
             session_.background().cancel(adding->jobKey(i));
     session_.hearing().compileNow();
+    // Whether one of them is many notes is asked when all are on the keys.
+    for (const auto& recording : adding->joined)
+        session_.splitting().lookForNotes(recording);
     emit changed();
     if (!adding->reasons.isEmpty())
         session_.say(adding->reasons.size() == 1

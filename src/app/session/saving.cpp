@@ -23,7 +23,7 @@ void Saving::save(const QString& path)
     saveVersion(session_.version(), path);
 }
 
-void Saving::saveVersion(DocumentVersion version, const QString& path)
+void Saving::saveVersion(const DocumentVersion& version, const QString& path)
 {
     const int order = ++saves_;
     // By the file: two documents that are saved at once do not drop each other.
@@ -107,7 +107,7 @@ void Saving::keepCopy()
         Background::Lane::keeping);
 }
 
-void Saving::recover(std::shared_ptr<const LeftBehind> left)
+void Saving::recover(const std::shared_ptr<const LeftBehind>& left)
 {
     using Opened = std::vector<Result<Instrument>>;
     session_.background().run(

@@ -28,7 +28,7 @@ public:
     /// A document was written to a project file otherwise: as an export.
     void wasWritten(const DocumentVersion& version, const QString& path);
     /// Opens what a program that was killed had not saved; removes it once there is a copy of ours.
-    void recover(std::shared_ptr<const LeftBehind> left);
+    void recover(const std::shared_ptr<const LeftBehind>& left);
     static std::filesystem::path recoveryFolder();
     /// Removes what killed programs left half-written in these folders and in the recordings', in
     /// the background.
@@ -37,7 +37,7 @@ public:
     void keepCopySoon();
 
 private:
-    void saveVersion(DocumentVersion version, const QString& path);
+    void saveVersion(const DocumentVersion& version, const QString& path);
     void keepCopy();
 
     Session& session_;

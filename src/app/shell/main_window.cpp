@@ -177,7 +177,7 @@ void MainWindow::record()
         panel->open(true);
 }
 
-void MainWindow::offerLeft(std::shared_ptr<const LeftBehind> left)
+void MainWindow::offerLeft(const std::shared_ptr<const LeftBehind>& left)
 {
     const auto& documents = left->documents;
     const auto name = QString::fromStdString(documents.back().name);
@@ -298,6 +298,7 @@ void MainWindow::refresh()
     takeName_->setText(takeName_->fontMetrics().elidedText(file, Qt::ElideMiddle, sideWidth - 8));
     takeName_->setToolTip(file);
     std::vector<Reading> readings;
+    readings.reserve(allStops.size());
     for (const auto stop : allStops)
         readings.push_back(readingOf(stop, session_.instrument(), take, session_.naming(),
             {session_.looping().seam(),

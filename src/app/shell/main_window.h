@@ -70,7 +70,7 @@ private:
     bool saveAs();
     QString askForFile(const QString& name);
     bool maySkip(const History::Unsaved& document);
-    void offerLeft(std::shared_ptr<const LeftBehind> left);
+    void offerLeft(const std::shared_ptr<const LeftBehind>& left);
     void keepPlayed();
     void refresh();
     void tick();

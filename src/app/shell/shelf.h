@@ -5,6 +5,7 @@
 #include "app/widgets/shelf_list.h"
 
 #include <QFrame>
+#include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
 #include <QToolButton>

@@ -132,7 +132,7 @@ std::optional<double> numberFrom(const QString& text, const char* unit)
 } // namespace
 
 FieldSpec framesField(
-    const QString& label, const QString& tip, std::function<double()> rate, bool position)
+    const QString& label, const QString& tip, const std::function<double()>& rate, bool position)
 {
     FieldSpec spec = named(label, tip);
     spec.format = [rate, position](double frames) {
@@ -271,7 +271,7 @@ FieldSpec percentField(const QString& label, const QString& tip, double reset, d
     return spec;
 }
 
-FieldSpec keyField(const QString& label, const QString& tip, std::function<Naming()> naming)
+FieldSpec keyField(const QString& label, const QString& tip, const std::function<Naming()>& naming)
 {
     FieldSpec spec = named(label, tip);
     spec.format = [naming](double key) {

@@ -56,7 +56,7 @@ void connectToLayer(Session& session, ValueField* field, const QString& stepName
 
 /// A position or duration in frames of the take, shown and typed in seconds.
 FieldSpec framesField(
-    const QString& label, const QString& tip, std::function<double()> rate, bool position);
+    const QString& label, const QString& tip, const std::function<double()>& rate, bool position);
 /// A time in seconds.
 FieldSpec secondsField(
     const QString& label, const QString& tip, double low, double high, double reset);
@@ -77,7 +77,7 @@ FieldSpec loudnessField(
 FieldSpec ratioField(
     const QString& label, const QString& tip, double low, double high, double reset);
 /// A key by name or number.
-FieldSpec keyField(const QString& label, const QString& tip, std::function<Naming()> naming);
+FieldSpec keyField(const QString& label, const QString& tip, const std::function<Naming()>& naming);
 FieldSpec countField(
     const QString& label, const QString& tip, double low, double high, double reset);
 

@@ -238,7 +238,7 @@ void TreatmentPanel::add(TreatmentKind what)
     const Take* take = session_.take();
     if (take == nullptr)
         return;
-    const Treatment treatment = measuredOver({{std::move(what)}}, keptInRecording(*take)).front();
+    const Treatment treatment = measuredOver({{what}}, keptInRecording(*take)).front();
     chosen_ = int(session_.treating().list().size());
     // What has no values needs no fields.
     if (std::holds_alternative<Reverse>(treatment.what)
@@ -266,9 +266,9 @@ void TreatmentPanel::move(int from, int to)
         chosen_ = -1;
     change(tr("Move %1").arg(nameOf(session_.treating().list()[std::size_t(from)].what)),
         [from, to](Treatments& list) {
-            auto moved = list[std::size_t(from)];
+            const auto moved = list[std::size_t(from)];
             list.erase(list.begin() + from);
-            list.insert(list.begin() + to, std::move(moved));
+            list.insert(list.begin() + to, moved);
         });
 }
 

