@@ -7,6 +7,8 @@
 #include <QDir>
 #include <QFileDialog>
 #include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
 #include <QSettings>
 
 namespace puretone::app {
@@ -175,6 +177,26 @@ void Shelf::refresh()
             ? tr("In place of the take")
             : replace_->fontMetrics().elidedText(
                 tr("In place of %1").arg(QString::fromStdString(take->name)), Qt::ElideRight, 160));
+}
+
+void Shelf::paintEvent(QPaintEvent* event)
+{
+    QFrame::paintEvent(event);
+    if (open_)
+        return;
+    // Folded, it still says what it is.
+    QPainter painter(this);
+    painter.setFont(Theme::font(13, Theme::Weight::medium));
+    painter.setPen(Theme::tokens().quietInk);
+    painter.translate(width() / 2.0, 78.0);
+    painter.rotate(90.0);
+    painter.drawText(QRectF(-30.0, -10.0, 60.0, 20.0), Qt::AlignCenter, tr("Shelf"));
+}
+
+void Shelf::mousePressEvent(QMouseEvent* event)
+{
+    if (!open_ && event->button() == Qt::LeftButton)
+        unfold(true);
 }
 
 bool Shelf::eventFilter(QObject* watched, QEvent* event)

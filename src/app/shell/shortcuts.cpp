@@ -32,6 +32,10 @@ std::vector<Group> groups()
         {"Playing",
             {{"Space", "play the root key"}, {"A W S E D F …", "play notes"},
                 {"Page Up, Page Down", "an octave up, down"}, {"Ctrl+.", "end all notes"}}},
+        {"At Keys",
+            {{"Left, Right", "choose a zone, Shift more, Ctrl+A all"}, {"Up, Down", "open a layer"},
+                {"Alt+Up, Enter, F2", "move it, switch it, name it"},
+                {"Alt while dragging", "a border alone"}, {"Delete", "take zones off their keys"}}},
         {"At the wave and its handles",
             {{"Wheel, + and −", "zoom"}, {"Tab, arrows", "go to a handle, move it by one frame"},
                 {"Ctrl+arrow", "by one millisecond"}, {"Shift+arrow", "by one period"},
@@ -41,11 +45,6 @@ std::vector<Group> groups()
         {"At Pitch",
             {{"Up, Down", "fine tune by 1 cent; Shift 0.1, Ctrl 10"},
                 {"+ and −", "root key an octave up, down"}}},
-        {"At Keys",
-            {{"Left, Right", "choose a zone, with Shift more; Ctrl+A all"},
-                {"Up, Down", "open a layer; Alt moves it, Enter switches it, F2 names it"},
-                {"Alt while dragging", "a border without its neighbour"},
-                {"Delete", "take zones off their keys"}}},
         {"On the shelf", {{"Arrows", "choose and hear; right: again"}, {"Enter", "bring in"}}},
         {"Elsewhere",
             {{"Arrows, Enter", "in the seam map: move the cross, loop there"},
@@ -91,9 +90,10 @@ void showShortcuts(QWidget* parent)
     auto* row = new QHBoxLayout;
     row->setSpacing(36);
     QGridLayout* columns[] = {newColumn(row), newColumn(row)};
+    constexpr std::size_t inFirstColumn = 3; // about half of the lines
     const auto all = groups();
     for (std::size_t i = 0; i < all.size(); ++i)
-        addGroup(columns[i < 2 ? 0 : 1], all[i], &sheet);
+        addGroup(columns[i < inFirstColumn ? 0 : 1], all[i], &sheet);
     sheet.content()->addLayout(row);
     sheet.addButton(QObject::tr("Close"), true);
     sheet.ask();
