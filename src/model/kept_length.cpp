@@ -63,7 +63,7 @@ Source plainSource(const Take& take)
 Source unrolledSource(const Take& take)
 {
     // A joint that comes back sooner would be heard as a tone of its own.
-    constexpr double shortestSeconds = 0.25, futureSeconds = 0.5;
+    constexpr double shortestSeconds = 0.25, futureSeconds = 1.5;
     const auto baked = bakeLoop(take.audio(), take.loop);
     const auto round = baked.turn.frames();
     const auto least = toFrames(shortestSeconds, take.rate()).value;
@@ -99,14 +99,26 @@ bool unrolls(const Take& take)
 
 /// The loop where the moved sound meets itself: its ends are of one pitch, whose period is another
 /// now.
-Loop fitted(const Audio& audio, const Source& source, std::optional<double> period)
+Loop fitted(const Audio& audio, const Source& source, std::optional<double> period,
+    const Progress& progress)
 {
     const Span kept{Frames{0}, Frames{source.keptEnd}};
     const auto near = loopNear(audio, kept, source.loop.span, source.loop, period, true);
     if (near.cost <= 1.0)
         return near.loop;
-    const auto free = loopNear(audio, kept, source.loop.span, source.loop, period);
-    return free.cost < near.cost ? free.loop : near.loop;
+    auto best = loopNear(audio, kept, source.loop.span, source.loop, period);
+    if (near.cost < best.cost)
+        best = near;
+    if (best.cost <= 1.0 || source.loop.mode != LoopMode::forward)
+        return best.loop;
+    // Moving leaves slow waves of its own in some sounds: another place among the rounds may do.
+    LoopOptions options;
+    options.anchors = 10;
+    const Span rounds{source.loop.span.start, Frames{audio.frames()}};
+    for (const auto& found : findLoops(audio, rounds, period, options, progress).candidates)
+        if (found.loop.mode == LoopMode::forward && found.cost < best.cost)
+            best = found;
+    return best.loop;
 }
 
 } // namespace
@@ -147,7 +159,8 @@ std::shared_ptr<const KeptKey> makeKept(const Take& take, double semitones, bool
     if (period)
         *period /= std::exp2(semitones / 12.0);
     if (take.loop.repeats())
-        made->take.loop = fitted(made->take.audio(), source, period);
+        made->take.loop = fitted(made->take.audio(), source, period, progress.part(0.9, 1.0));
+    made->take.loop.on = take.loop.on;
     return made;
 }
 
