@@ -9,6 +9,7 @@
 #include <algorithm>
 #include <atomic>
 #include <mutex>
+#include <set>
 
 namespace puretone {
 
@@ -166,45 +167,39 @@ std::shared_ptr<const KeptKey> makeKept(const Take& take, double semitones, bool
 
 std::shared_ptr<const KeptKey> KeptLengths::find(const Take& take, const KeptWish& wish) const
 {
-    for (const auto& entry : entries_)
-        if (entry.wish.semitones == wish.semitones && entry.wish.formants == wish.formants
-            && playsAlike(entry.take, take))
-            return entry.made;
-    return nullptr;
+    const auto found = entries_.find(wish);
+    return found != entries_.end() && playsAlike(found->second->source, take) ? found->second
+                                                                              : nullptr;
 }
 
 std::shared_ptr<const KeptKey> KeptLengths::alike(const Take& take, const KeptWish& wish) const
 {
-    for (const auto& entry : entries_)
-        if (entry.wish.semitones == wish.semitones && entry.wish.formants == wish.formants
-            && sameSound(entry.take, take))
-            return entry.made;
-    return nullptr;
+    const auto found = entries_.find(wish);
+    return found != entries_.end() && sameSound(found->second->source, take) ? found->second
+                                                                             : nullptr;
 }
 
-void KeptLengths::put(const Take& take, const KeptWish& wish, std::shared_ptr<const KeptKey> made)
+void KeptLengths::put(const KeptWish& wish, std::shared_ptr<const KeptKey> made)
 {
-    std::erase_if(entries_, [&](const Entry& e) {
-        return e.wish == wish && (playsAlike(e.take, take) || e.take.id == take.id);
-    });
-    entries_.push_back({take, wish, std::move(made)});
+    entries_[wish] = std::move(made);
 }
 
 void KeptLengths::keepFor(const Instrument& instrument)
 {
-    const auto wanted = wantedLengths(instrument);
-    std::erase_if(entries_, [&](const Entry& entry) {
-        const Take* take = instrument.take(entry.take.id);
-        return take == nullptr || !sameSound(*take, entry.take)
-            || std::find(wanted.begin(), wanted.end(), entry.wish) == wanted.end();
+    const auto list = wantedLengths(instrument);
+    const std::set<KeptWish> wanted(list.begin(), list.end());
+    std::erase_if(entries_, [&](const auto& entry) {
+        const Take* take = instrument.take(entry.first.take);
+        return take == nullptr || !sameSound(*take, entry.second->source)
+            || !wanted.contains(entry.first);
     });
 }
 
 std::uint64_t KeptLengths::bytes() const
 {
     std::uint64_t sum = 0;
-    for (const auto& entry : entries_)
-        sum += entry.made->bytes();
+    for (const auto& [wish, made] : entries_)
+        sum += made->bytes();
     return sum;
 }
 
@@ -226,11 +221,9 @@ std::vector<KeptWish> wantedLengths(const Instrument& instrument)
     std::stable_sort(wishes.begin(), wishes.end(), [](const KeptWish& a, const KeptWish& b) {
         return std::abs(a.semitones) < std::abs(b.semitones);
     });
-    std::vector<KeptWish> once;
-    for (const auto& wish : wishes)
-        if (std::find(once.rbegin(), once.rend(), wish) == once.rend())
-            once.push_back(wish);
-    return once;
+    std::set<KeptWish> seen;
+    std::erase_if(wishes, [&](const KeptWish& wish) { return !seen.insert(wish).second; });
+    return wishes;
 }
 
 std::vector<KeptWish> lackingLengths(const Instrument& instrument, const KeptLengths& made)
@@ -259,7 +252,7 @@ bool makeLengths(const Instrument& instrument, KeptLengths& made, const Progress
         auto key = makeKept(take, wish.semitones, wish.formants, {progress.stop, {}}, known.get());
         if (key) {
             const std::scoped_lock hold(lock);
-            made.put(take, wish, std::move(key));
+            made.put(wish, std::move(key));
         }
         progress.at(double(++done) / double(wishes.size()));
     });

@@ -4,7 +4,9 @@
 #include "base/progress.h"
 #include "model/instrument.h"
 
+#include <compare>
 #include <functional>
+#include <map>
 #include <memory>
 
 namespace puretone {
@@ -32,6 +34,7 @@ struct KeptWish {
     double semitones = 0.0;
     bool formants = true;
     bool operator==(const KeptWish&) const = default;
+    std::partial_ordering operator<=>(const KeptWish&) const = default;
 };
 
 /// Longer notes are played as recorded: nobody waits for so much to be made.
@@ -61,19 +64,15 @@ public:
     std::shared_ptr<const KeptKey> find(const Take& take, const KeptWish& wish) const;
     /// Made from the same sound, whatever else has changed since.
     std::shared_ptr<const KeptKey> alike(const Take& take, const KeptWish& wish) const;
-    void put(const Take& take, const KeptWish& wish, std::shared_ptr<const KeptKey> made);
+    void put(const KeptWish& wish, std::shared_ptr<const KeptKey> made);
     /// Forgets what an instrument has no use for.
     void keepFor(const Instrument& instrument);
     std::uint64_t bytes() const;
     std::size_t count() const { return entries_.size(); }
 
 private:
-    struct Entry {
-        Take take;
-        KeptWish wish;
-        std::shared_ptr<const KeptKey> made;
-    };
-    std::vector<Entry> entries_;
+    std::map<KeptWish, std::shared_ptr<const KeptKey>>
+        entries_; ///< Each knows what it was made from.
 };
 
 /// What is still to be made for an instrument, those near the roots first, each once.

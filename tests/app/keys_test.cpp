@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The bench of the stop Keys by hand: blocks, borders, crossovers, laying out, levels, manners.
-#include "app/stops/keys_stop.h"
 #include "support/driver.h"
 
 #include <catch2/catch.hpp>
@@ -13,24 +12,6 @@ using Catch::Matchers::WithinAbs;
 namespace {
 
 const std::string sounds = DEMO_FOLDER "/sounds/";
-
-KeysStop& keysStop(Driver& d)
-{
-    d.goTo(Stop::keys);
-    return *static_cast<KeysStop*>(d.window.stop(Stop::keys));
-}
-
-void choose(QWidget* stop, const QString& label, const QString& word)
-{
-    for (auto* box : stop->findChildren<QComboBox*>())
-        if (box->accessibleName() == label) {
-            box->setCurrentText(word);
-            REQUIRE(box->currentText() == word);
-            emit box->activated(box->currentIndex());
-            return;
-        }
-    FAIL("no choice is called " << label.toStdString());
-}
 
 /// A tone, a second long, in a file of this name.
 std::string toneFile(const TemporaryFolder& folder, const std::string& name, double midi,
@@ -69,7 +50,7 @@ TEST_CASE("a border drags with its neighbour, with Alt alone, and Esc puts it ba
     Driver d;
     const TemporaryFolder folder;
     openTones(d, folder, {48.0, 60.0, 72.0});
-    auto* lanes = keysStop(d).lanes();
+    auto* lanes = d.keysStop().lanes();
     const auto block = [&](std::size_t i) { return lanes->blockRect(open(d).zones[i]); };
     const double key = lanes->geometry().axis.keyWidth();
     const int border = open(d).zones[1].lowKey;
@@ -96,7 +77,7 @@ TEST_CASE("blocks are chosen, moved together, and what is typed is for all of th
     Driver d;
     const TemporaryFolder folder;
     openTones(d, folder, {48.0, 60.0, 72.0});
-    auto& keys = keysStop(d);
+    auto& keys = d.keysStop();
     auto* lanes = keys.lanes();
     const auto middle = [&](std::size_t i) {
         return lanes->blockRect(open(d).zones[i]).center().toPoint() + QPoint(4, 20);
@@ -136,7 +117,7 @@ TEST_CASE("keys cross over where the handle is dragged", "[app][keys]")
     Driver d;
     const TemporaryFolder folder;
     openTones(d, folder, {48.0, 60.0, 72.0});
-    auto* lanes = keysStop(d).lanes();
+    auto* lanes = d.keysStop().lanes();
     QTest::mouseClick(lanes, Qt::LeftButton, {},
         lanes->blockRect(open(d).zones[1]).center().toPoint() + QPoint(4, 20));
     REQUIRE(lanes->chosen().size() == 1);
@@ -153,7 +134,7 @@ TEST_CASE("the wheel zooms about the pointer, and a double click fits", "[app][k
     Driver d;
     const TemporaryFolder folder;
     openTones(d, folder, {48.0, 60.0});
-    auto* lanes = keysStop(d).lanes();
+    auto* lanes = d.keysStop().lanes();
     const auto before = lanes->geometry().axis;
     const QPointF at(before.x(60.0), lanes->geometry().field().center().y());
     QWheelEvent wheel(at, lanes->mapToGlobal(at), {}, {0, 480}, Qt::NoButton, Qt::NoModifier,
@@ -172,7 +153,7 @@ TEST_CASE("keys that are held light the zones that answer", "[app][keys]")
     Driver d;
     const TemporaryFolder folder;
     openTones(d, folder, {48.0, 72.0});
-    auto* lanes = keysStop(d).lanes();
+    auto* lanes = d.keysStop().lanes();
     const auto lit = [&] { return lanes->sounding(); };
     CHECK(lit().empty());
     d.pressKey(50);
@@ -194,10 +175,10 @@ TEST_CASE("names an octave off are read so in one action, and laid out by", "[ap
         {QString::fromStdString(toneFile(folder, "horn D3 soft.wav", 62.0, 0.1)),
             QString::fromStdString(toneFile(folder, "horn D3 loud.wav", 62.0, 0.3))});
     d.settle();
-    auto& keys = keysStop(d);
+    auto& keys = d.keysStop();
     const auto before = d.document();
     d.click(&keys, "Lay out…");
-    choose(keys.layOutPanel(), "Roots", "in its name");
+    d.choose(keys.layOutPanel(), "Roots", "in its name");
     d.click(&keys, "Read them so");
     CHECK(keys.layOutPanel()->options().nameShift == 12);
     d.click(&keys, "Lay out");
@@ -217,7 +198,7 @@ TEST_CASE("levels are matched after every change was shown, and taken back", "[a
     d.session().opening().addFiles({QString::fromStdString(toneFile(folder, "b.wav", 60.0, 0.1)),
         QString::fromStdString(toneFile(folder, "c.wav", 72.0, 0.3))});
     d.settle();
-    auto& keys = keysStop(d);
+    auto& keys = d.keysStop();
     d.click(&keys, "Levels…");
     auto* table = keys.findChildren<QTableWidget*>().last();
     CHECK(table->rowCount() == 3);
@@ -235,10 +216,10 @@ TEST_CASE(
     Driver d;
     const TemporaryFolder folder;
     d.open(toneFile(folder, "tone.wav", 57.0, 0.3, 0.5));
-    auto& keys = keysStop(d);
+    auto& keys = d.keysStop();
     d.type(&keys, "Lowest key", "G3");
     d.type(&keys, "Highest key", "C4");
-    choose(&keys, "Plays", "own length");
+    d.choose(&keys, "Plays", "own length");
     for (int i = 0; i < 400 && d.session().lengths().state().made < 6; ++i)
         QTest::qWait(50);
     const auto& state = d.session().lengths().state();
@@ -255,8 +236,8 @@ TEST_CASE("a frozen moment is moved while it sounds", "[app][keys][grains]")
 {
     Driver d;
     d.open(sounds + "keepers-hum.flac");
-    auto& keys = keysStop(d);
-    choose(&keys, "Plays", "frozen moment");
+    auto& keys = d.keysStop();
+    d.choose(&keys, "Plays", "frozen moment");
     auto* strip = keys.findChild<PlaceStrip*>();
     REQUIRE(strip != nullptr);
     REQUIRE(strip->isVisible());
@@ -286,7 +267,7 @@ TEST_CASE("bottles, knocks and a hum become one instrument of three layers", "[a
     d.session().opening().addFiles({QString::fromStdString(sounds + "mooring-post.flac"),
         QString::fromStdString(sounds + "keepers-hum.flac")});
     d.settle();
-    auto& keys = keysStop(d);
+    auto& keys = d.keysStop();
     // The knock and the hum leave the bottles' keys and get layers of their own.
     auto* lanes = keys.lanes();
     const auto takes = d.document().takes;
@@ -302,7 +283,7 @@ TEST_CASE("bottles, knocks and a hum become one instrument of three layers", "[a
         d.click(&keys, "Lay this take on keys");
         CHECK(open(d).zones.size() == 1);
     }
-    choose(&keys, "Sounds", "on release");
+    d.choose(&keys, "Sounds", "on release");
     d.type(&keys, "Follow keys", "0 %");
     d.type(&keys, "Falls a second", "6 dB");
     REQUIRE(d.document().layers.size() == 3);
@@ -324,7 +305,7 @@ TEST_CASE("bad layouts are drawn and played, none refused in silence", "[app][ke
 {
     Driver d;
     d.open(sounds + "fog-horn.flac");
-    auto& keys = keysStop(d);
+    auto& keys = d.keysStop();
     // 5,000 zones, all over each other; a take that is removed while it sounds.
     d.session().editLayer("Many", [&](Layer& layer) {
         const Zone one = layer.zones[0];

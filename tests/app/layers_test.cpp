@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Layers, by hand: made, switched, named, ordered, given takes, saved and written.
 #include "app/stops/export_stop.h"
-#include "app/stops/keys_stop.h"
 #include "support/driver.h"
 
 #include <catch2/catch.hpp>
@@ -15,24 +14,6 @@ namespace {
 
 const std::string sounds = DEMO_FOLDER "/sounds/";
 
-KeysStop& keysStop(Driver& d)
-{
-    d.goTo(Stop::keys);
-    return *static_cast<KeysStop*>(d.window.stop(Stop::keys));
-}
-
-/// A choice of the fields beside the bench, by its label.
-void choose(QWidget* stop, const QString& label, const QString& word)
-{
-    for (auto* box : stop->findChildren<QComboBox*>())
-        if (box->accessibleName() == label) {
-            box->setCurrentText(word);
-            emit box->activated(box->currentIndex());
-            return;
-        }
-    FAIL("no choice is called " << label.toStdString());
-}
-
 } // namespace
 
 TEST_CASE("three layers are made in the window, saved, reopened equal and written", "[app][layers]")
@@ -44,7 +25,7 @@ TEST_CASE("three layers are made in the window, saved, reopened equal and writte
         QString::fromStdString(sounds + "keepers-hum.flac")});
     d.settle();
     REQUIRE(d.document().takes.size() == 3);
-    auto& keys = keysStop(d);
+    auto& keys = d.keysStop();
     // A second layer, in turn, of the knock and the hum.
     d.session().edit("Add layer", [](Instrument& next) { addLayer(next); });
     d.session().showLayer(d.document().layers[1].id);
@@ -54,14 +35,14 @@ TEST_CASE("three layers are made in the window, saved, reopened equal and writte
         d.session().showTake(d.document().takes[take].id);
         d.click(&keys, "Lay this take on keys");
     }
-    choose(&keys, "Same keys", "in turn");
+    d.choose(&keys, "Same keys", "in turn");
     CHECK(d.document().layers[1].zones.size() == 2);
     CHECK(d.document().layers[1].sameKeys == SameKeys::inTurn);
     // A third one on release, which does not follow the keys: a copy, changed.
     keys.copyLayerAs(LayerCopy::same);
     d.settle();
     REQUIRE(d.document().layers.size() == 3);
-    choose(&keys, "Sounds", "on release");
+    d.choose(&keys, "Sounds", "on release");
     d.session().editLayer("Follow", [](Layer& layer) { layer.follow = 0.0; });
     CHECK(d.document().layers[2].when == SoundsWhen::release);
     CHECK(d.document().layers[2].follow == 0.0);
@@ -88,7 +69,7 @@ TEST_CASE("layers are opened, switched, named, moved and removed at their lanes"
 {
     Driver d;
     d.open(sounds + "fog-horn.flac");
-    auto& keys = keysStop(d);
+    auto& keys = d.keysStop();
     auto* lanes = keys.lanes();
     keys.copyLayerAs(LayerCopy::same);
     d.settle();
@@ -137,7 +118,7 @@ TEST_CASE(
     Driver d;
     d.open(sounds + "mooring-post.flac");
     d.goTo(Stop::shape);
-    choose(d.window.stop(Stop::shape), "Notes", "one, tied");
+    d.choose(d.window.stop(Stop::shape), "Notes", "one, tied");
     CHECK(d.document().layers[0].notes == Notes::tied);
     d.type(d.window.stop(Stop::shape), "Glide", "200 ms");
     d.type(d.window.stop(Stop::shape), "Wheel", "12");

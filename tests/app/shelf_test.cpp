@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The shelf: a folder looked through by ear, from which sounds are brought in.
-#include "app/stops/keys_stop.h"
 #include "support/driver.h"
 
 #include <catch2/catch.hpp>
@@ -147,8 +146,7 @@ TEST_CASE("a sound let go over a lane joins that layer", "[app][shelf][keys]")
     Driver d;
     d.open((folder / "low.wav").string());
     d.session().edit("Add layer", [](Instrument& next) { addLayer(next); });
-    d.goTo(Stop::keys);
-    auto* lanes = static_cast<KeysStop*>(d.window.stop(Stop::keys))->lanes();
+    auto* lanes = d.keysStop().lanes();
     QMimeData sound;
     sound.setUrls({QUrl::fromLocalFile(QString::fromStdString((folder / "high.wav").string()))});
     const QPointF at = lanes->geometry().lane(1).center();

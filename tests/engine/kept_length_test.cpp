@@ -92,7 +92,7 @@ TEST_CASE("a program plays prepared keys and the take itself on the others", "[e
     KeptLengths lengths;
     for (const int key : {60, 61, 70}) {
         const auto wish = keptWish(instrument.layers[0], take, key);
-        lengths.put(take, wish, makeKept(take, wish.semitones, wish.formants));
+        lengths.put(wish, makeKept(take, wish.semitones, wish.formants));
     }
     Compiler compiler;
     const auto program = compiler.compile(instrument, rate, lengths);

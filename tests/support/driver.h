@@ -4,6 +4,7 @@
 // Drives the real window the way a hand does, and listens to what comes out.
 
 #include "app/shell/main_window.h"
+#include "app/stops/keys_stop.h"
 #include "app/stops/loop_stop.h"
 #include "app/stops/pitch_stop.h"
 #include "app/stops/sound_stop.h"
@@ -13,6 +14,7 @@
 
 #include <catch2/catch.hpp>
 
+#include <QComboBox>
 #include <QFileDialog>
 #include <QLineEdit>
 #include <QMimeData>
@@ -168,6 +170,23 @@ public:
                 return;
             }
         FAIL("There is no button " << button.toStdString());
+    }
+    /// Picks a word of a choice by its label.
+    void choose(QWidget* parent, const QString& label, const QString& word)
+    {
+        for (auto* box : parent->findChildren<QComboBox*>())
+            if (box->accessibleName() == label) {
+                box->setCurrentText(word);
+                REQUIRE(box->currentText() == word);
+                emit box->activated(box->currentIndex());
+                return;
+            }
+        FAIL("No choice is called " << label.toStdString());
+    }
+    KeysStop& keysStop()
+    {
+        goTo(Stop::keys);
+        return *static_cast<KeysStop*>(window.stop(Stop::keys));
     }
     void pressKey(int key) { QTest::mousePress(keyboard(), Qt::LeftButton, {}, middleOf(key)); }
     void releaseKey(int key) { QTest::mouseRelease(keyboard(), Qt::LeftButton, {}, middleOf(key)); }

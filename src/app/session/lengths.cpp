@@ -100,7 +100,7 @@ void Lengths::makeMore()
         [this](const std::vector<Made>& done) {
             for (const auto& [take, wish, known, key] : done)
                 if (key)
-                    made_.put(take, wish, key);
+                    made_.put(wish, key);
             made_.keepFor(session_.instrument());
             reckon();
             session_.hearing().compileNow();
