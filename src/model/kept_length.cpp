@@ -66,7 +66,7 @@ Source unrolledSource(const Take& take)
     // A joint that comes back sooner would be heard as a tone of its own.
     constexpr double shortestSeconds = 0.25, futureSeconds = 1.5;
     const auto baked = bakeLoop(take.audio(), take.loop);
-    const auto round = baked.turn.frames();
+    const auto round = std::max<std::int64_t>(1, baked.turn.frames());
     const auto least = toFrames(shortestSeconds, take.rate()).value;
     const auto rounds = std::max<std::int64_t>(1, (least + round - 1) / round);
     const auto future = toFrames(futureSeconds, take.rate()).value;

@@ -41,6 +41,7 @@ bool reverseTakes(Instrument& instrument, Layer& layer, const Progress& progress
     if (instrument.takes.size() + copies.size() > mostTakes)
         return false;
     std::vector<Take*> each;
+    each.reserve(copies.size());
     for (auto& [from, copy] : copies)
         each.push_back(&copy);
     onAllCores(each.size(), [&](std::size_t i) {

@@ -489,6 +489,10 @@ void ZoneBench::step(int by, bool extend)
 void ZoneBench::keyPressEvent(QKeyEvent* event)
 {
     const bool extend = (event->modifiers() & Qt::ShiftModifier) != 0;
+    if (layers_.empty()) {
+        QWidget::keyPressEvent(event);
+        return;
+    }
     if (event->key() == Qt::Key_Escape && grabbed_.grip != Grip::none) {
         const bool moved = moved_;
         const bool frame = grabbed_.grip == Grip::frame;
@@ -497,8 +501,6 @@ void ZoneBench::keyPressEvent(QKeyEvent* event)
             emit cancelled();
     } else if (event->key() == Qt::Key_Escape && !chosen_.empty()) {
         setChosenByHand({});
-    } else if (layers_.empty()) {
-        QWidget::keyPressEvent(event);
     } else if (event->matches(QKeySequence::SelectAll)) {
         ZoneIds all;
         for (const auto& zone : open().zones)
