@@ -173,12 +173,32 @@ ProgramZone programZone(
 struct Compiler::Sounding {
     std::shared_ptr<const KeptKey> kept; ///< Null for the take itself.
     const Take* take = nullptr;
-    bool onRelease = false;
     double fastest = 1.0;
     std::vector<std::size_t> zones; ///< That play it.
 };
 
 namespace {
+
+/// What a layer makes of a take's loop.
+enum class LoopUse {
+    asSet,
+    onRelease, ///< None: it sounds once.
+    frozen, ///< None: any place of all that is kept may be held.
+};
+
+LoopUse loopUseOf(const ProgramLayer& layer)
+{
+    return layer.when == SoundsWhen::release ? LoopUse::onRelease
+        : layer.isFrozen                     ? LoopUse::frozen
+                                             : LoopUse::asSet;
+}
+
+Take usedBy(Take take, LoopUse use)
+{
+    if (use == LoopUse::frozen)
+        take.loop.on = false;
+    return playedBy(std::move(take), use == LoopUse::onRelease);
+}
 
 /// The parts of a zone that play one sound each.
 struct Part {
@@ -224,7 +244,7 @@ std::unique_ptr<const Program> Compiler::compile(
     for (const auto& take : instrument.takes)
         takes[take.id] = &take;
     // Each sound once, for all of its zones.
-    std::map<std::pair<const Take*, bool>, Sounding> sounds;
+    std::map<std::pair<const Take*, LoopUse>, Sounding> sounds;
     for (const auto& layer : instrument.layers) {
         if (!layer.on)
             continue;
@@ -250,11 +270,9 @@ std::unique_ptr<const Program> Compiler::compile(
                     + reachUp(layer, program->layers.back().isFrozen);
                 const double needed = std::exp2(highest / 12.0) * take.rate() / rate;
                 const Take* played = part.kept ? &part.kept->take : &take;
-                const bool onRelease = layer.when == SoundsWhen::release;
-                Sounding& sound = sounds[{played, onRelease}];
+                Sounding& sound = sounds[{played, loopUseOf(program->layers.back())}];
                 sound.kept = part.kept;
                 sound.take = played;
-                sound.onRelease = onRelease;
                 sound.fastest = std::max({sound.fastest, std::min(needed, std::exp2(mostOctaves))});
                 sound.zones.push_back(program->zones.size());
                 program->zones.push_back(std::move(made));
@@ -262,7 +280,7 @@ std::unique_ptr<const Program> Compiler::compile(
         }
     }
     for (const auto& [which, sound] : sounds) {
-        const auto made = soundOf(sound.onRelease ? playedBy(*sound.take, true) : *sound.take,
+        const auto made = soundOf(usedBy(*sound.take, which.second),
             sound.kept ? double(sound.kept->from) : 0.0, sound.fastest);
         for (const auto zone : sound.zones)
             program->zones[zone].sound = made;

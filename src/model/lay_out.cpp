@@ -38,7 +38,7 @@ bool isPitched(const Take& take)
         || take.facts->pitch.verdict != PitchVerdict::none;
 }
 
-/// @param measures Whether levels matter.
+/// Levels are measured where roots are shared.
 Groups groupsOf(const Instrument& instrument, Layer& layer)
 {
     std::map<int, std::size_t> count;
@@ -310,8 +310,8 @@ std::vector<RootsSaid> rootsSaid(const Instrument& instrument, LayerId id)
         const auto& pitch = take.facts->pitch;
         if (pitch.midi && pitch.verdict != PitchVerdict::none)
             said.reading = nearestKey(take.tuning.onKeys(*pitch.midi)).key;
-        if (const auto& sampler = take.recording->sampler)
-            said.file = nearestKey(sampler->midi).key;
+        if (const auto& inFile = take.recording->sampler)
+            said.file = nearestKey(inFile->midi).key;
         said.name = readName(take.recording->fileName);
         all.push_back(said);
     }

@@ -113,6 +113,9 @@ TEST_CASE("frozen notes hold for ever, end when let go, and follow the place", "
     CHECK_THAT(level(loud, 4.0) - level(soft, 4.0), WithinAbs(12.04, 0.2));
     CHECK_THAT(level(loud, 1.0), WithinAbs(level(loud, 4.0), 0.1));
     CHECK(loud.size() < std::size_t(5.4 * rate));
+    // A loop bounds nothing: what lies behind it can be held as well.
+    instrument.takes[0] = looped(instrument.takes[0], 4000, 24000, 500);
+    CHECK_THAT(level(hold(instrument, 57, 5.0), 4.0), WithinAbs(level(soft, 4.0), 0.1));
 }
 
 TEST_CASE("whatever a frozen moment is asked for, it stays finite and sounds", "[engine][grains]")

@@ -16,8 +16,8 @@ Instrument unheard(const RecordingPtr& recording, int id)
     take.name = recording->fileName;
     take.recording = recording;
     take.kept = {Frames{0}, Frames{recording->audio->frames()}};
-    if (const auto& sampler = recording->sampler)
-        take.tuning = Tuning::forPitch(sampler->midi, TuningSource::fromFile);
+    if (const auto& inFile = recording->sampler)
+        take.tuning = Tuning::forPitch(inFile->midi, TuningSource::fromFile);
     else if (const auto key = readName(recording->fileName).key)
         take.tuning.rootKey = std::clamp(*key, 0, 127);
     Instrument instrument;

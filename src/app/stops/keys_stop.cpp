@@ -217,7 +217,7 @@ void KeysStop::findReaches()
     std::vector<Take> unknown;
     for (const auto& zone : session().layer().zones) {
         const Take* take = session().instrument().take(zone.take);
-        if (take != nullptr && take->facts.known() && reachOf_[take->id] != take->sound()
+        if (take != nullptr && take->facts.known() && reachOf_[take->id].lock() != take->sound()
             && lanes_->chosen().contains(zone.id))
             unknown.push_back(*take);
     }

@@ -50,7 +50,8 @@ private:
     TakeId lastTake_;
     LayerId lastLayer_;
     std::map<TakeId, Reach> reaches_;
-    std::map<TakeId, AudioPtr> reachOf_; ///< What they were found from.
+    /// What they were found from; nothing here keeps a sound alive.
+    std::map<TakeId, std::weak_ptr<const Audio>> reachOf_;
 };
 
 } // namespace puretone::app

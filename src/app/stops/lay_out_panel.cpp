@@ -176,16 +176,10 @@ void LayOutPanel::showChoices()
     shiftText_->setVisible(any);
     shift_->setVisible(any);
     if (any && options_.nameShift == 0) {
-        const int octaves = *shift / 12;
-        shiftText_->setText(octaves > 0
-                ? tr("All names agree with what is heard if they are read %n octave(s) higher.",
-                    nullptr, octaves)
-                      .replace(
-                          QStringLiteral("octave(s)"), octaves == 1 ? tr("octave") : tr("octaves"))
-                : tr("All names agree with what is heard if they are read %n octave(s) lower.",
-                    nullptr, -octaves)
-                      .replace(QStringLiteral("octave(s)"),
-                          octaves == -1 ? tr("octave") : tr("octaves")));
+        const int octaves = std::abs(*shift) / 12;
+        shiftText_->setText(tr("All names agree with what is heard if they are read %1 %2.")
+                                .arg(octaves == 1 ? tr("an octave") : tr("%1 octaves").arg(octaves),
+                                    *shift > 0 ? tr("higher") : tr("lower")));
         shift_->setText(tr("Read them so"));
     } else if (any) {
         shiftText_->setText(tr("Names are read %1 semitones %2.")
