@@ -109,7 +109,7 @@ Instrument thirtyTwoTakes(std::size_t channels, bool moved)
         layer.filter.resonance = 0.2;
         layer.filter.touchOctaves = 1.0;
         layer.filter.envelopeOctaves = 1.0;
-        layer.lfo = {5.0, 10.0, 0.0, 0.3, 0.0};
+        setSlowWave(layer, {5.0, 10.0, 0.0, 0.3, 0.0});
     }
     for (int i = 0; i < 32; ++i) {
         const int low = 40 + i / 16 * 16;

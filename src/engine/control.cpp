@@ -12,12 +12,6 @@ namespace puretone {
 
 namespace {
 
-[[gnu::always_inline]] inline void wavesOf(ControlGroup& g)
-{
-    for (std::size_t i = 0; i < ControlGroup::most; ++i)
-        g.wave[i] = quickSine(g.turns[i]);
-}
-
 [[gnu::always_inline]] inline void restOf(ControlGroup& g)
 {
     for (std::size_t i = 0; i < ControlGroup::most; ++i)
@@ -41,14 +35,6 @@ namespace {
         }
 }
 
-void wavesPlain(ControlGroup& g)
-{
-    wavesOf(g);
-}
-PURETONE_WIDE void wavesWide(ControlGroup& g)
-{
-    wavesOf(g);
-}
 void restPlain(ControlGroup& g)
 {
     restOf(g);
@@ -59,12 +45,6 @@ PURETONE_WIDE void restWide(ControlGroup& g)
 }
 
 } // namespace
-
-void ControlGroup::makeWaves() noexcept
-{
-    if (std::exchange(wavesWanted, false))
-        (wideVectors() ? wavesWide : wavesPlain)(*this);
-}
 
 void ControlGroup::makeRest() noexcept
 {

@@ -6,17 +6,13 @@
 
 namespace puretone {
 
-/// What moves once in a cell, of up to eight voices side by side: the long way from a place in a
-/// slow wave to the coefficients of a filter is waited for once, not eight times. No allocation, no
+/// What moves once in a cell, of up to eight voices side by side: the long way from octaves to the
+/// coefficients of a filter is waited for once, not eight times. No allocation, no
 /// locks; a voice's values do not depend on its neighbours.
 struct ControlGroup {
     static constexpr std::size_t most = 8;
     using Floats = std::array<float, most>;
     using Doubles = std::array<double, most>;
-
-    // Asked for by each voice, then makeWaves():
-    alignas(32) Floats turns{}; ///< Place in the slow wave, -0.5 to 0.5.
-    alignas(32) Floats wave{}; ///< What comes of it, -1 to 1.
 
     // Asked for by each voice, then makeRest():
     alignas(32) Doubles octaves{}; ///< Of the pitch.
@@ -30,9 +26,8 @@ struct ControlGroup {
 
     int mostGrains = 32; ///< That a frozen note may sound at once.
 
-    /// Whether any voice wants either: most notes stand still.
-    bool wavesWanted = false, restWanted = false;
-    void makeWaves() noexcept;
+    /// Whether any voice wants it: most notes stand still.
+    bool restWanted = false;
     void makeRest() noexcept;
 };
 

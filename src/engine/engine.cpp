@@ -22,6 +22,11 @@ void Engine::prepare(double rate)
     master_.prepare(rate);
     clock_.prepare(rate);
     performance_.reset(rate);
+    tempo_.reset(rate);
+    pattern_.reset();
+    recentNotes_.clear(rate);
+    frame_ = 0;
+    reached_ = false;
     cellAt_ = 0;
     publishKeys();
 }
@@ -53,8 +58,61 @@ void Engine::publishKeys() noexcept
 
 void Engine::handle(const MidiEvent& event) noexcept
 {
+    using Kind = MidiEvent::Kind;
+    switch (event.kind) {
+    case Kind::clock:
+        tempo_.tick(double(frame_ + cellAt_));
+        return;
+    case Kind::clockStart:
+        tempo_.startClock();
+        return;
+    case Kind::clockStop:
+        tempo_.stopClock();
+        return;
+    default:
+        break;
+    }
+    const Program* program = performance_.program();
+    if (program != nullptr && pattern_.take(event, program->pattern, tempo_, cellAt_))
+        return;
+    happen(event);
+}
+
+/// What keys, or the pattern in their place, do.
+void Engine::happen(const MidiEvent& event) noexcept
+{
+    recentNotes_.add(frame_ + cellAt_, event);
     performance_.handle(event, cellAt_);
     publishKeys();
+}
+
+/// What the pattern does at the present frame of the cell.
+void Engine::playPattern() noexcept
+{
+    const Program* program = performance_.program();
+    if (program == nullptr || pattern_.due(program->pattern, tempo_, cellAt_) > cellAt_)
+        return;
+    const auto doing = pattern_.happen(*program, tempo_, cellAt_);
+    const auto begins = [&](std::uint8_t key) {
+        const auto end = doing.begins.begin() + std::ptrdiff_t(doing.beginCount);
+        return std::find(doing.begins.begin(), end, key) != end;
+    };
+    const auto endNotes = [&] {
+        for (std::size_t i = 0; i < doing.endCount; ++i)
+            happen(MidiEvent::noteOff(doing.ends[i]));
+    };
+    // Without a gap between them notes may be tied: the next one begins first.
+    const bool gapless = program->pattern.gate >= 1.0 && doing.beginCount > 0;
+    if (!gapless)
+        endNotes();
+    performance_.setAllowed(doing.layers);
+    for (std::size_t i = 0; i < doing.beginCount; ++i)
+        happen(MidiEvent::noteOn(doing.begins[i], doing.touches[i]));
+    performance_.setAllowed(Performance::everyLayer);
+    if (gapless)
+        for (std::size_t i = 0; i < doing.endCount; ++i)
+            if (!begins(doing.ends[i]))
+                happen(MidiEvent::noteOff(doing.ends[i]));
 }
 
 bool Engine::pass(Events& queue, const Posted& posted) noexcept
@@ -87,10 +145,25 @@ void Engine::drain(int frames, bool timed) noexcept
         add(posted);
 }
 
-void Engine::beginCell() noexcept
+/// Between cells, before anything happens at the first frame of the next one.
+void Engine::reachCell() noexcept
 {
     takeProgram();
-    performance_.beginCell();
+    const Program* program = performance_.program();
+    if (program != nullptr)
+        tempo_.setTempo(program->tempo);
+    tempo_.setFollowing(followsClock_.load(std::memory_order_relaxed));
+    const bool perKey = perKey_.load(std::memory_order_relaxed);
+    if (perKey != performance_.hands().perKey())
+        performance_.hands().setPerKey(perKey);
+    tempo_.beginCell(reached_ ? Voice::cellFrames : 0);
+    frame_ += reached_ ? Voice::cellFrames : 0;
+    reached_ = true;
+}
+
+void Engine::beginCell() noexcept
+{
+    performance_.beginCell(tempo_.beatsPerSecond());
     const Voice* newest = performance_.newest();
     voiceCount_.store(performance_.sounding(), std::memory_order_relaxed);
     shownTake_.store(
@@ -102,6 +175,23 @@ void Engine::beginCell() noexcept
         untilZones_ = everyCells;
         publishZones();
     }
+    publishMoves();
+}
+
+void Engine::publishMoves() noexcept
+{
+    shownTempo_.store(60.0 * tempo_.beatsPerSecond(), std::memory_order_relaxed);
+    clocked_.store(tempo_.followsNow(), std::memory_order_relaxed);
+    if (const int moved = performance_.hands().lastMoved(); moved >= 0)
+        movedController_.store(moved, std::memory_order_relaxed);
+    const LayerId layer{shownLayer_.load(std::memory_order_relaxed)};
+    const Voice* voice = performance_.newestOf(layer);
+    const MovesRun* moves = voice != nullptr ? &voice->moves() : performance_.sharedOf(layer);
+    const LayerMoves* list = performance_.movesOf(layer);
+    for (std::size_t i = 0; list != nullptr && moves != nullptr && i < list->moves.size(); ++i)
+        if (list->places[i] < shownMoves_.size())
+            shownMoves_[list->places[i]].store(moves->shown(i), std::memory_order_relaxed);
+    shownCutoff_.store(voice != nullptr ? voice->cutoff() : 0.0, std::memory_order_relaxed);
 }
 
 void Engine::publishZones() noexcept
@@ -131,6 +221,8 @@ void Engine::process(float* left, float* right, int frames, Moment now) noexcept
 
 void Engine::play(float* left, float* right, int frames) noexcept
 {
+    if (!reached_)
+        reachCell();
     if (cellAt_ == 0)
         takeProgram();
     std::size_t next = 0;
@@ -140,13 +232,20 @@ void Engine::play(float* left, float* right, int frames) noexcept
     };
     for (int done = 0; done < frames;) {
         happenAt(done);
+        playPattern();
         if (cellAt_ == 0)
             beginCell();
         const int due = next < dueCount_ ? due_[next].frame : frames;
-        const int count = std::min({Voice::cellFrames - cellAt_, frames - done, due - done});
+        const int step = patternDue();
+        const int count = std::min(
+            {Voice::cellFrames - cellAt_, frames - done, due - done, std::max(1, step - cellAt_)});
         performance_.write(left + done, right + done, cellAt_, count);
-        cellAt_ = (cellAt_ + count) % Voice::cellFrames;
+        cellAt_ += count;
         done += count;
+        if (cellAt_ == Voice::cellFrames) {
+            cellAt_ = 0;
+            reachCell();
+        }
     }
     happenAt(frames); // of a block without frames
     if (lost_.exchange(false, std::memory_order_relaxed))
@@ -167,6 +266,12 @@ Engine::Meter Engine::look() noexcept
     meter.grains = shownGrains_.load(std::memory_order_relaxed);
     for (std::size_t i = 0; i < meter.zones.size(); ++i)
         meter.zones[i] = shownZones_[i].load(std::memory_order_relaxed);
+    for (std::size_t i = 0; i < meter.moves.size(); ++i)
+        meter.moves[i] = shownMoves_[i].load(std::memory_order_relaxed);
+    meter.cutoff = shownCutoff_.load(std::memory_order_relaxed);
+    meter.tempo = shownTempo_.load(std::memory_order_relaxed);
+    meter.clocked = clocked_.load(std::memory_order_relaxed);
+    meter.controller = movedController_.exchange(-1, std::memory_order_relaxed);
     return meter;
 }
 

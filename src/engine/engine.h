@@ -7,7 +7,9 @@
 #include "engine/frame_clock.h"
 #include "engine/handover.h"
 #include "engine/master.h"
+#include "engine/pattern_player.h"
 #include "engine/performance.h"
+#include "engine/recent_notes.h"
 
 namespace puretone {
 
@@ -68,7 +70,28 @@ public:
         double position = 0.0; ///< Of the newest voice, frames of its recording.
         int grains = 0; ///< Of all frozen notes.
         std::array<int, mostShown> zones{}; ///< Ids of some that sound and are held; 0 behind them.
+        /// Of the layer that is shown: what moves it now, in the order of its program, and where
+        /// its filter stands, Hz; 0 when silent.
+        std::array<float, mostMovements> moves{};
+        double cutoff = 0.0;
+        double tempo = 0.0; ///< Beats a minute.
+        bool clocked = false; ///< And it is another player's.
+        int controller = -1; ///< That was moved since the last look.
     };
+    /// Interface thread: whose movements look() tells of.
+    void showLayer(LayerId layer) noexcept
+    {
+        shownLayer_.store(layer.value, std::memory_order_relaxed);
+    }
+    /// Interface thread: the tempo is that of a MIDI clock, while there is one.
+    void setFollowsClock(bool follows) noexcept
+    {
+        followsClock_.store(follows, std::memory_order_relaxed);
+    }
+    /// Interface thread: each key has a MIDI channel of its own.
+    void setPerKey(bool perKey) noexcept { perKey_.store(perKey, std::memory_order_relaxed); }
+    /// What was played last, note by note.
+    RecentNotes& recentNotes() { return recentNotes_; }
     /// Interface thread: looks and clears the peaks.
     Meter look() noexcept;
     /// Keys that are down, for drawing; two words of 64 keys.
@@ -92,14 +115,28 @@ private:
     void drain(int frames, bool timed) noexcept;
     void play(float* left, float* right, int frames) noexcept;
     void takeProgram() noexcept;
+    void reachCell() noexcept;
     void beginCell() noexcept;
+    int patternDue() const noexcept
+    {
+        const Program* program = performance_.program();
+        return program != nullptr ? pattern_.due(program->pattern, tempo_, cellAt_ + 1)
+                                  : Voice::cellFrames;
+    }
     void publishKeys() noexcept;
     void publishZones() noexcept;
+    void publishMoves() noexcept;
+    void happen(const MidiEvent& event) noexcept;
+    void playPattern() noexcept;
 
     // Audio thread only.
     Performance performance_;
     const Program* previous_ = nullptr; ///< Still heard through leaving voices.
+    TempoRun tempo_;
+    PatternPlayer pattern_;
+    std::int64_t frame_ = 0; ///< Since prepare(), of the present cell's beginning.
     int untilZones_ = 0; ///< Cells until it is told again which zones sound.
+    bool reached_ = false; ///< The present cell.
     int cellAt_ = 0; ///< The next frame's place in its cell; at 0 the cell has not begun.
     FrameClock clock_;
     std::array<Due, 2 * queued> due_{};
@@ -114,6 +151,11 @@ private:
     std::atomic<int> voiceCount_{0}, shownTake_{0};
     std::atomic<double> shownPosition_{0.0};
     std::atomic<int> shownGrains_{0};
+    std::atomic<int> shownLayer_{0}, movedController_{-1};
+    std::array<std::atomic<float>, mostMovements> shownMoves_{};
+    std::atomic<double> shownCutoff_{0.0}, shownTempo_{0.0};
+    std::atomic<bool> clocked_{false}, followsClock_{false}, perKey_{false};
+    RecentNotes recentNotes_;
     std::array<std::atomic<int>, mostShown> shownZones_{};
     std::array<std::atomic<std::uint64_t>, 2> keysDown_{};
 };

@@ -17,9 +17,10 @@ constexpr double silent = 3e-5; // -90 dB
 
 } // namespace
 
-void EnvelopeRun::start(const Envelope& envelope, double rate) noexcept
+void EnvelopeRun::start(const Envelope& envelope, double rate, double slower) noexcept
 {
-    perFrame_ = 1.0 / rate;
+    perFrame_ = 1.0 / (rate * slower);
+    pace_ = {};
     level_ = 0.0;
     enter(Stage::delay);
     passEmptyStages(envelope);
@@ -27,8 +28,7 @@ void EnvelopeRun::start(const Envelope& envelope, double rate) noexcept
 
 void EnvelopeRun::release() noexcept
 {
-    if (stage_ < Stage::release)
-        enter(Stage::release);
+    releaseFrom(level_);
 }
 
 void EnvelopeRun::releaseFrom(double level) noexcept
@@ -36,6 +36,7 @@ void EnvelopeRun::releaseFrom(double level) noexcept
     if (released())
         return;
     level_ = level;
+    releasedAt_ = std::max(level, 1e-9);
     enter(Stage::release);
 }
 
@@ -52,7 +53,7 @@ void EnvelopeRun::passEmptyStages(const Envelope& e) noexcept
 {
     if (stage_ == Stage::delay && elapsed_ >= e.delay)
         enter(Stage::attack);
-    if (stage_ == Stage::attack && e.attack <= perFrame_)
+    if (stage_ == Stage::attack && e.attack <= secondsPerFrame())
         level_ = 1.0;
     if (stage_ == Stage::attack && level_ >= 1.0)
         enter(Stage::hold);
@@ -62,37 +63,80 @@ void EnvelopeRun::passEmptyStages(const Envelope& e) noexcept
         enter(Stage::sustain);
 }
 
+double EnvelopeRun::secondsPerFrame() const noexcept
+{
+    switch (stage_) {
+    case Stage::attack:
+        return perFrame_ / pace_.attack;
+    case Stage::decay:
+        return perFrame_ / pace_.decay;
+    case Stage::release:
+        return perFrame_ / pace_.release;
+    default:
+        return perFrame_;
+    }
+}
+
 /// How long the present stage goes on, at most `most` and at least one frame.
 int EnvelopeRun::framesOfStage(const Envelope& e, int most) const noexcept
 {
-    double seconds = most * perFrame_;
-    if (stage_ == Stage::delay)
+    constexpr double pieces = 64.0; // straight ones, of a curve
+    const double step = secondsPerFrame();
+    double seconds = most * step;
+    const auto bend = [&](double curve, double stage) {
+        if (curve != 0.0)
+            seconds = std::min(seconds, std::max(step, stage / pieces));
+    };
+    if (stage_ == Stage::delay) {
         seconds = e.delay - elapsed_;
-    else if (stage_ == Stage::attack)
-        seconds = (1.0 - level_) * e.attack;
-    else if (stage_ == Stage::hold)
+    } else if (stage_ == Stage::attack) {
+        seconds = (1.0 - slopeShare(e.attackCurve, level_)) * e.attack;
+        bend(e.attackCurve, e.attack);
+    } else if (stage_ == Stage::hold) {
         seconds = e.hold - elapsed_;
-    else if (stage_ == Stage::decay)
+    } else if (stage_ == Stage::decay) {
         seconds = e.decay - elapsed_;
-    return intIn(std::ceil(seconds / perFrame_ - 1e-6), 1, most);
+        bend(e.decayCurve, e.decay);
+    } else if (stage_ == Stage::release) {
+        bend(e.releaseCurve, e.release);
+    }
+    return intIn(std::ceil(seconds / step - 1e-6), 1, most);
+}
+
+/// The first 60 dB take the release time, along their curve; what is left goes on evenly.
+double EnvelopeRun::releaseAfter(const Envelope& e, double seconds) const noexcept
+{
+    // ln(1000) / release: 60 dB in the release time.
+    constexpr double all = 6.907755;
+    const double gone = std::log(releasedAt_ / std::max(level_, 1e-12)) / all;
+    if (e.releaseCurve == 0.0 || gone >= 1.0)
+        return level_ * std::exp(-all * seconds / e.release);
+    const double share = slopeShare(e.releaseCurve, std::max(0.0, gone)) + seconds / e.release;
+    return releasedAt_ * std::exp(-all * slopeAt(e.releaseCurve, std::min(1.0, share)));
 }
 
 double EnvelopeRun::levelAfter(const Envelope& e, int frames) noexcept
 {
-    const double seconds = frames * perFrame_;
+    const double seconds = frames * secondsPerFrame();
     switch (stage_) {
     case Stage::attack:
-        return std::min(1.0, level_ + seconds / e.attack);
-    case Stage::decay:
-        return level_ * std::exp2(e.sustainDb * 0.16609640474436813 * seconds / e.decay);
+        return slopeAt(
+            e.attackCurve, std::min(1.0, slopeShare(e.attackCurve, level_) + seconds / e.attack));
+    case Stage::decay: {
+        const double fall = e.sustainDb * 0.16609640474436813; // octaves of gain
+        if (e.decayCurve == 0.0 || fall == 0.0)
+            return level_ * std::exp2(fall * seconds / e.decay);
+        const double gone = std::clamp(std::log2(std::max(level_, 1e-9)) / fall, 0.0, 1.0);
+        const double share = slopeShare(e.decayCurve, gone) + seconds / e.decay;
+        return std::exp2(fall * slopeAt(e.decayCurve, std::min(1.0, share)));
+    }
     case Stage::sustain:
         // A turned sustain level arrives within about 10 ms.
         if (std::abs(sustainOf(e) - level_) < 1e-7)
             return sustainOf(e);
         return level_ + (1.0 - std::exp(-seconds / 0.004)) * (sustainOf(e) - level_);
     case Stage::release:
-        // ln(1000) / release: 60 dB in the release time.
-        return level_ * std::exp(-6.907755 * seconds / e.release);
+        return releaseAfter(e, seconds);
     case Stage::finished:
         return 0.0;
     case Stage::delay:
@@ -107,7 +151,7 @@ int EnvelopeRun::goOn(const Envelope& envelope, int most) noexcept
     constexpr int straight = 32;
     const int count = framesOfStage(envelope, std::min(straight, most));
     level_ = levelAfter(envelope, count);
-    elapsed_ += count * perFrame_;
+    elapsed_ += count * secondsPerFrame();
     if (stage_ == Stage::release && level_ < silent)
         enter(Stage::finished);
     return count;
@@ -150,13 +194,20 @@ double envelopeGain(const Envelope& e, double seconds)
     if (inAttack < 0.0)
         return 0.0;
     if (inAttack < e.attack)
-        return inAttack / e.attack;
+        return slopeAt(e.attackCurve, inAttack / e.attack);
     const double inDecay = inAttack - e.attack - e.hold;
     if (inDecay <= 0.0)
         return 1.0;
     if (inDecay < e.decay)
-        return std::exp2(e.sustainDb * 0.16609640474436813 * inDecay / e.decay);
+        return std::exp2(
+            e.sustainDb * 0.16609640474436813 * slopeAt(e.decayCurve, inDecay / e.decay));
     return sustainGain(e);
+}
+
+double releaseGain(const Envelope& e, double seconds)
+{
+    const double share = seconds / e.release;
+    return std::pow(0.001, share < 1.0 ? slopeAt(e.releaseCurve, share) : share);
 }
 
 } // namespace puretone

@@ -10,7 +10,13 @@ namespace puretone {
 /// allocation, no locks.
 class EnvelopeRun {
 public:
-    void start(const Envelope& envelope, double rate) noexcept;
+    /// @param slower All times are so many times as long.
+    void start(const Envelope& envelope, double rate, double slower = 1.0) noexcept;
+    /// How much longer attack, decay and release are than the envelope says, from here on.
+    struct Pace {
+        double attack = 1.0, decay = 1.0, release = 1.0;
+    };
+    void setPace(const Pace& pace) noexcept { pace_ = pace; }
     /// Key let go: falls by 60 dB in the release time from wherever it stands.
     void release() noexcept;
     /// The same from a level that is not where run() left off.
@@ -28,6 +34,8 @@ private:
     enum class Stage { delay, attack, hold, decay, sustain, release, finished };
     void passEmptyStages(const Envelope& envelope) noexcept;
     int framesOfStage(const Envelope& envelope, int most) const noexcept;
+    double secondsPerFrame() const noexcept;
+    double releaseAfter(const Envelope& envelope, double seconds) const noexcept;
     double sustainOf(const Envelope& envelope) noexcept;
     double levelAfter(const Envelope& envelope, int frames) noexcept;
     /// Goes on within one stage, up to `most` frames. @return How many.
@@ -40,6 +48,8 @@ private:
 
     Stage stage_ = Stage::finished;
     double perFrame_ = 0.0; ///< Seconds.
+    Pace pace_;
+    double releasedAt_ = 1.0; ///< Level.
     double elapsed_ = 0.0; ///< In this stage, seconds.
     double level_ = 0.0;
     double sustainDb_ = 0.0, sustainGain_ = 1.0; ///< The last that was asked for.
@@ -47,5 +57,7 @@ private:
 
 /// Gain of a held note `seconds` after its start: the same shape, for drawing.
 double envelopeGain(const Envelope& envelope, double seconds);
+/// Of what was heard when the key was let go, `seconds` after that.
+double releaseGain(const Envelope& envelope, double seconds);
 
 } // namespace puretone

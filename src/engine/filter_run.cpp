@@ -18,11 +18,11 @@ using Eight [[gnu::vector_size(32)]] = float;
 
 /// Damping (1 / Q) of each stage. Two stages without resonance are a Butterworth filter of fourth
 /// order; resonance belongs to the second.
-std::array<double, 2> dampings(const Filter& filter)
+std::array<double, 2> dampings(double resonance, bool steep)
 {
-    const double sharp = std::pow(28.0, std::clamp(filter.resonance, 0.0, 1.0));
-    return filter.steep ? std::array{1.0 / 0.541196, 1.0 / (1.306563 * sharp)}
-                        : std::array{std::numbers::sqrt2 / sharp, 1.0};
+    const double sharp = std::pow(28.0, std::clamp(resonance, 0.0, 1.0));
+    return steep ? std::array{1.0 / 0.541196, 1.0 / (1.306563 * sharp)}
+                 : std::array{std::numbers::sqrt2 / sharp, 1.0};
 }
 
 /// What the output is made of: input, band, low.
@@ -52,8 +52,11 @@ double warped(double hz, double rate)
 struct Lanes {
     const float* from[2][lanes]; ///< Coefficients of each stage.
     const float* to[2][lanes];
+    const float* driveFrom[lanes];
+    const float* driveTo[lanes];
     float* states[lanes];
     float* samples[lanes];
+    bool driven; ///< Any of them.
 };
 
 /// The same anywhere in memory.
@@ -97,12 +100,55 @@ template <class Pointer>
     transpose(into);
 }
 
+/// A soft ceiling, u - u^3 / 3 up to 2 / 3, in its mean between the last sample and this one, which
+/// folds far less back than its value would (J. Parker, V. Zavalishin and E. Le Bivic, "Reducing
+/// the aliasing of nonlinear waveshaping using continuous-time convolution", DAFx 2016). Written
+/// without differences of nearly equal sums, so that single precision is enough.
+///
+/// @param now Becomes what comes out.
+[[gnu::always_inline]] inline void ceiling(const Eight& before, Eight& now)
+{
+    constexpr float top = 2.0f / 3.0f;
+    const Eight one = Eight{} + 1.0f;
+    Eight a = before > one ? one : before, b = now > one ? one : now;
+    a = a < -one ? -one : a;
+    b = b < -one ? -one : b;
+    const Eight inside = (b - a) * ((a + b) * 0.5f - (a + b) * (a * a + b * b) * (1.0f / 12.0f));
+    // How much further than the ceiling each lies.
+    const Eight overBefore = before < 0.0f ? a - before : before - a;
+    const Eight overNow = now < 0.0f ? b - now : now - b;
+    const Eight apart = now - before;
+    const auto alike = apart < 1e-6f && apart > -1e-6f;
+    const Eight value = b - b * b * b * (1.0f / 3.0f);
+    now = alike ? value : (inside + top * (overNow - overBefore)) / (alike ? one : apart);
+}
+
+[[gnu::always_inline]] inline void driveLanes(const Lanes& l, int from, Eight* x, Eight& last)
+{
+    Eight c[8], d[8];
+    gather(l.driveFrom, 0, c);
+    gather(l.driveTo, 0, d);
+    for (int k = 0; k < 3; ++k)
+        d[k] = (d[k] - c[k]) * (1.0f / float(cellFrames - from));
+    for (int i = from; i < cellFrames; ++i) {
+        const Eight now = c[0] * x[i];
+        Eight driven = now;
+        ceiling(last, driven);
+        x[i] += c[2] * (c[1] * driven - x[i]);
+        last = now;
+        for (int k = 0; k < 3; ++k)
+            c[k] += d[k];
+    }
+}
+
 [[gnu::always_inline]] inline void filterLanes(const Lanes& l, int from, bool both)
 {
     Eight x[cellFrames], states[8];
     for (int i = 0; i < cellFrames; i += 8)
         gather(l.samples, i, x + i);
     gather(l.states, 0, states);
+    if (l.driven)
+        driveLanes(l, from, x, states[4]);
     for (int s = 0; s < (both ? 2 : 1); ++s) {
         Eight c[8], d[8];
         gather(l.from[s], 0, c);
@@ -145,26 +191,42 @@ PURETONE_WIDE void filterWide(const Lanes& l, int from, bool both)
 
 } // namespace
 
+/// Half of the drive is taken back behind the ceiling; the first 3 dB bring it in.
+FilterRun::Drive FilterRun::driveFor(double db) noexcept
+{
+    const double gain = std::exp2(std::max(0.0, db) * 0.16609640474436813);
+    return {float(gain), float(1.0 / std::sqrt(gain)), float(std::clamp(db / 3.0, 0.0, 1.0))};
+}
+
 void FilterRun::start() noexcept
 {
     states_ = {};
     fresh_ = true;
 }
 
-void FilterRun::ask(const Filter& filter, ControlGroup& control, std::size_t lane) noexcept
+void FilterRun::ask(
+    const Filter& filter, double resonance, ControlGroup& control, std::size_t lane) noexcept
 {
-    if (filter.resonance != resonance_ || filter.steep != steep_) {
-        resonance_ = filter.resonance;
+    if (resonance != resonance_ || filter.steep != steep_) {
+        resonance_ = resonance;
         steep_ = filter.steep;
-        const auto [first, second] = dampings(filter);
+        const auto [first, second] = dampings(resonance, steep_);
         dampings_ = {float(first), float(second)};
     }
     for (std::size_t s = 0; s < 2; ++s)
         control.damping[s][lane] = dampings_[s];
 }
 
-void FilterRun::set(const Filter& filter, const ControlGroup& control, std::size_t lane) noexcept
+void FilterRun::set(
+    const Filter& filter, double driveDb, const ControlGroup& control, std::size_t lane) noexcept
 {
+    const auto drivenBefore = driveTo_;
+    if (driveDb != driveDb_) {
+        driveDb_ = driveDb;
+        driveTo_ = driveFor(driveDb);
+    }
+    driveFrom_ = fresh_ ? driveTo_ : drivenBefore;
+    driven_ = driveFrom_ != undriven || driveTo_ != undriven;
     const auto before = to_;
     to_ = {passing, passing};
     if (filter.kind != FilterKind::off)
@@ -176,7 +238,7 @@ void FilterRun::set(const Filter& filter, const ControlGroup& control, std::size
     from_ = fresh_ ? to_ : before;
     fresh_ = false;
     second_ = from_[1] != passing || to_[1] != passing;
-    idle_ = !second_ && from_[0] == passing && to_[0] == passing;
+    idle_ = !second_ && !driven_ && from_[0] == passing && to_[0] == passing;
 }
 
 void FilterGroup::add(FilterRun& run, float* left, float* right) noexcept
@@ -200,6 +262,12 @@ void FilterGroup::run(int from) noexcept
             l.from[s][v] = v < count ? runs_[v]->from_[s].data() : FilterRun::passing.data();
             l.to[s][v] = v < count ? runs_[v]->to_[s].data() : FilterRun::passing.data();
         }
+    l.driven = false;
+    for (std::size_t v = 0; v < lanes; ++v) {
+        l.driven = l.driven || (v < count && runs_[v]->driven_);
+        l.driveFrom[v] = v < count ? runs_[v]->driveFrom_.data() : FilterRun::undriven.data();
+        l.driveTo[v] = v < count ? runs_[v]->driveTo_.data() : FilterRun::undriven.data();
+    }
     for (std::size_t v = 0; v < count; ++v)
         both = both || runs_[v]->second_;
     for (std::size_t channel = 0; channel < 2; ++channel) {
@@ -222,7 +290,7 @@ double filterGain(const Filter& filter, double cutoff, double hz, double rate)
         return 1.0;
     // The bilinear transform's own frequency, over the cutoff's.
     const std::complex<double> s(0.0, warped(hz, rate) / warped(cutoff, rate));
-    const auto damping = dampings(filter);
+    const auto damping = dampings(filter.resonance, filter.steep);
     std::complex<double> gain = 1.0;
     for (std::size_t k = 0; k < (filter.steep ? 2U : 1U); ++k) {
         const auto below = s * s + damping[k] * s + 1.0;

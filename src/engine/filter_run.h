@@ -16,10 +16,12 @@ class FilterRun {
 public:
     /// A new note: silent, and at once where set() says.
     void start() noexcept;
-    /// What control is to know about the filter.
-    void ask(const Filter& filter, ControlGroup& control, std::size_t lane) noexcept;
-    /// Where the cutoff stands at the end of the next cell.
-    void set(const Filter& filter, const ControlGroup& control, std::size_t lane) noexcept;
+    /// What control is to know about the filter. @param resonance With what moves it.
+    void ask(
+        const Filter& filter, double resonance, ControlGroup& control, std::size_t lane) noexcept;
+    /// Where the cutoff stands at the end of the next cell, and the drive before it.
+    void set(const Filter& filter, double driveDb, const ControlGroup& control,
+        std::size_t lane) noexcept;
     /// Whether the next cell passes as it is.
     bool idle() const noexcept { return idle_ && !fresh_; }
 
@@ -27,16 +29,23 @@ private:
     friend class FilterGroup;
     /// a1, a2, a3, the shares of input, band and low in the output, and two that make up eight.
     using Stage = std::array<float, 8>;
+    /// Gain into the ceiling, gain behind it, how far it is there; and what makes up eight.
+    using Drive = std::array<float, 8>;
+    static constexpr Drive undriven = {1.0f, 1.0f, 0.0f};
+    static Drive driveFor(double db) noexcept;
     static constexpr Stage passing = {1.0f, 0.0f, 0.0f, 1.0f, 0.0f, 0.0f, 0.0f, 0.0f};
 
     std::array<Stage, 2> from_{passing, passing}, to_{passing, passing};
-    /// Of each channel: two for each stage, and what makes up eight.
+    Drive driveFrom_ = undriven, driveTo_ = undriven;
+    double driveDb_ = 0.0; ///< That `driveTo_` is for.
+    /// Of each channel: two for each stage, what went into the drive last, and what makes up eight.
     std::array<std::array<float, 8>, 2> states_{};
     bool fresh_ = true, idle_ = true;
     double resonance_ = -1.0; ///< That the dampings are for.
     bool steep_ = false;
     std::array<float, 2> dampings_{};
     bool second_ = false; ///< Whether the second stage does anything.
+    bool driven_ = false; ///< Whether the drive does.
 };
 
 /// Up to eight notes side by side, as one vector.

@@ -28,8 +28,7 @@ void Performance::reset(double rate) noexcept
 {
     rate_ = rate;
     eachVoice([](Voice& voice) { voice.stop(); });
-    bend_ = {};
-    bendWanted_ = 0.0;
+    hands_.reset();
     pedal_ = false;
     sostenuto_.fill(false);
     heldSince_.fill(0);
@@ -71,7 +70,7 @@ void Performance::setProgram(const Program* next) noexcept
     // Turns go on where a layer is still there.
     for (std::size_t i = 0; next != nullptr && i < next->layers.size() && i < states_.size(); ++i)
         if (states_[i].id != next->layers[i].id)
-            states_[i] = {next->layers[i].id, {}, -1};
+            states_[i] = {next->layers[i].id, {}, -1, 0, {}};
 }
 
 Voice& Performance::leavingSlot() noexcept
@@ -208,7 +207,9 @@ bool Performance::tie(const Chosen& chosen, int key, bool others) noexcept
         if (plays(voice, chosen.layer) && !voice.released()
             && std::any_of(chosen.zones.begin(), zonesEnd,
                 [&](const ProgramZone* zone) { return zone->id() == voice.zone()->id(); })) {
-            voice.retune(key, layer.glideSeconds);
+            voice.retune(key,
+                layer.glide.byRate ? layer.glide.seconds * std::abs(key - voice.key()) / 12.0
+                                   : layer.glide.seconds);
             tied = true;
         }
     return tied;
@@ -223,6 +224,18 @@ double Performance::heldFall(const ProgramLayer& layer, int key) const noexcept
     return std::pow(10.0, -layer.fallDbPerSecond * seconds / 20.0);
 }
 
+/// Where the layer glides, the note begins at the pitch of the last one.
+void Performance::glideInto(
+    VoiceStart& start, const ProgramLayer& layer, int from, int key, bool others) const noexcept
+{
+    const Glide& glide = layer.glide;
+    if (glide.seconds <= 0.0 || from < 0 || from == key || !(others || glide.always)
+        || layer.when == SoundsWhen::release)
+        return;
+    start.glideSemitones = (from - key) * layer.follow;
+    start.glideSeconds = glide.byRate ? glide.seconds * std::abs(from - key) / 12.0 : glide.seconds;
+}
+
 /// @param others Whether other keys are down.
 void Performance::soundLayer(const Chosen& chosen, int key, int velocity, bool others) noexcept
 {
@@ -233,18 +246,23 @@ void Performance::soundLayer(const Chosen& chosen, int key, int velocity, bool o
         choke(layer.chokeGroup);
     if (tie(chosen, key, others))
         return;
-    VoiceStart start{program_, nullptr, key, velocity, rate_, 0, events_, entry_, {}, at_};
-    // Between cells the wheel stands where the last one ends.
-    start.bend = at_ > 0 ? bend_ : Voice::Bend{bend_.to, bend_.to};
-    if (layer.notes != Notes::many) {
+    VoiceStart start;
+    start.program = program_;
+    start.key = key;
+    start.velocity = hands_.softened() ? std::max(1, velocity * 2 / 3) : velocity;
+    start.rate = rate_;
+    start.event = events_;
+    start.entry = entry_;
+    start.controls = &hands_.controls();
+    start.shared = &state.shared;
+    start.channel = channel_[std::size_t(key)];
+    start.turn = state.notes++;
+    start.at = at_;
+    if (layer.notes != Notes::many)
         for (auto& voice : playing_)
             if (plays(voice, chosen.layer) && voice.event() != events_)
                 giveUp(voice, changeSeconds);
-        if (layer.glideSeconds > 0.0 && from >= 0 && (others || layer.notes == Notes::one)) {
-            start.glideSemitones = (from - key) * layer.follow;
-            start.glideSeconds = layer.glideSeconds;
-        }
-    }
+    glideInto(start, layer, from, key, others);
     start.fall = heldFall(layer, key);
     makeRoom(chosen.layer, layer.voices);
     for (std::size_t i = 0; i < chosen.count; ++i) {
@@ -252,7 +270,7 @@ void Performance::soundLayer(const Chosen& chosen, int key, int velocity, bool o
         for (start.unison = 0; start.unison < layer.unison.voices; ++start.unison) {
             // Two that begin alike would begin as one.
             const double share = double(nextRandom() >> 8U) / double(1U << 24U);
-            start.later = start.unison > 0 ? share * start.zone->period : 0.0;
+            start.later = start.unison > 0 ? share * layer.unison.phase * start.zone->period : 0.0;
             start.age = ++age_;
             freeVoice()->start(start);
         }
@@ -273,14 +291,15 @@ void Performance::sound(int key, int velocity, bool others, Wanted wanted) noexc
             if (chosen.count < chosen.zones.size() && inZone(zone.zone, key, velocity))
                 chosen.zones[chosen.count++] = &zone;
         }
-        if (chosen.count == 0 || !wanted(program_->layers[chosen.layer]))
+        if (chosen.count == 0 || (allowed_ >> chosen.layer & 1U) == 0
+            || !wanted(program_->layers[chosen.layer]))
             continue;
         choose(chosen, key);
         soundLayer(chosen, key, velocity, others);
     }
 }
 
-void Performance::noteOn(int key, int velocity) noexcept
+void Performance::noteOn(int key, int velocity, int channel) noexcept
 {
     const auto place = std::size_t(key);
     heldSince_[place] = 0;
@@ -289,6 +308,7 @@ void Performance::noteOn(int key, int velocity) noexcept
     const bool others = lastHeld() >= 0;
     ++events_;
     touch_[place] = std::uint8_t(velocity);
+    channel_[place] = std::uint8_t(channel);
     pressedAt_[place] = frameNow();
     sound(key, velocity, others, [others](const ProgramLayer& layer) {
         return layer.when == SoundsWhen::press
@@ -297,8 +317,9 @@ void Performance::noteOn(int key, int velocity) noexcept
     heldSince_[place] = events_;
 }
 
-void Performance::noteOff(int key) noexcept
+void Performance::noteOff(int key, int touch) noexcept
 {
+    releaseTouch_ = touch;
     const auto place = std::size_t(key);
     const bool wasDown = std::exchange(heldSince_[place], 0) != 0;
     endNotes(key, End::letGo);
@@ -334,7 +355,7 @@ void Performance::endNotes(int key, End how) noexcept
         if (held)
             voice.sustained = true;
         else if (how == End::restruck || !goBack(voice))
-            voice.release(at_);
+            voice.release(at_, releaseTouch_ / 127.0);
     }
 }
 
@@ -398,16 +419,18 @@ void Performance::handle(const MidiEvent& event, int at) noexcept
     mixed_ = mixed_ && at == 0;
     switch (event.kind) {
     case Kind::noteOn:
-        noteOn(key, std::clamp<int>(event.value, 1, 127));
+        noteOn(key, std::clamp<int>(event.value, 1, 127), hands_.channelOf(event));
         break;
     case Kind::noteOff:
-        noteOff(key);
-        break;
-    case Kind::bend:
-        bendWanted_ = double(event.bend);
+        noteOff(key, event.value);
         break;
     case Kind::control:
-        setPedal(event.key, event.value >= 64);
+        control(event);
+        break;
+    case Kind::bend:
+    case Kind::pressure:
+    case Kind::keyPressure:
+        hands_.handle(event);
         break;
     case Kind::allOff:
         allOff();
@@ -415,7 +438,33 @@ void Performance::handle(const MidiEvent& event, int at) noexcept
     case Kind::entry:
         entry_ = NoteEntry(event.value);
         break;
+    case Kind::clock:
+    case Kind::clockStart:
+    case Kind::clockStop:
+        break;
     }
+}
+
+void Performance::control(const MidiEvent& event) noexcept
+{
+    hands_.handle(event);
+    if (event.key == 121) {
+        setPedal(64, false);
+        setPedal(66, false);
+    } else {
+        setPedal(event.key, event.value >= 64);
+    }
+}
+
+/// What layers do by themselves goes on whether a note sounds or not.
+void Performance::advanceShared() noexcept
+{
+    if (program_ == nullptr)
+        return;
+    for (std::size_t i = 0; i < program_->layers.size() && i < states_.size(); ++i)
+        if (const LayerMoves& moves = program_->layers[i].moves; !moves.moves.empty())
+            states_[i].shared.advance(
+                moves, hands_.controls(), {}, Voice::cellFrames / rate_, nullptr);
 }
 
 /// Frozen notes share the time that there is.
@@ -431,13 +480,12 @@ int Performance::grainsForEach() const noexcept
     return std::clamp(grains / std::max(1, int(frozen)), 2, Frozen::most);
 }
 
-void Performance::beginCell() noexcept
+void Performance::beginCell(double beatsPerSecond) noexcept
 {
-    // The wheel is followed within a few cells: 0.3 of the way in 64 frames.
-    constexpr double share = 0.16333997346592444;
-    bend_.from = bend_.to;
-    const double way = bendWanted_ - bend_.to;
-    bend_.to = std::abs(way) < 1e-5 ? bendWanted_ : bend_.to + share * way;
+    hands_.beginCell(Voice::cellFrames / rate_, beatsPerSecond);
+    levelFrom_ = levelTo_;
+    levelTo_ = program_ != nullptr && program_->movesVolume ? 1.0 : hands_.level();
+    advanceShared();
     // Eight by eight, while what they have read is at hand; which of them stand together changes
     // nothing.
     std::array<Voice*, ControlGroup::most> together{};
@@ -450,12 +498,11 @@ void Performance::beginCell() noexcept
     mixed_ = true;
     ++cells_;
     const auto finish = [&] {
-        control.makeWaves();
         for (std::size_t i = 0; i < count; ++i)
-            together[i]->askControl(bend_, control, i);
+            together[i]->askControl(hands_.controls(), sharedOf(*together[i]), control, i);
         control.makeRest();
         for (std::size_t i = 0; i < count; ++i) {
-            together[i]->readCell(control, i);
+            together[i]->readCell(hands_.controls(), control, i);
             if (together[i]->wantsFilter())
                 together[i]->joinFilter(filters);
         }
@@ -467,7 +514,7 @@ void Performance::beginCell() noexcept
         count = 0;
     };
     eachVoice([&](Voice& voice) {
-        if (!voice.beginCell(control, count))
+        if (!voice.beginCell())
             return;
         together[count++] = &voice;
         if (count == together.size())
@@ -494,6 +541,14 @@ void Performance::write(float* left, float* right, int from, int count) noexcept
         mixAgain();
     std::copy_n(mixLeft_.begin() + from, count, left);
     std::copy_n(mixRight_.begin() + from, count, right);
+    if (levelFrom_ == 1.0 && levelTo_ == 1.0)
+        return;
+    const double step = (levelTo_ - levelFrom_) / Voice::cellFrames;
+    for (int i = 0; i < count; ++i) {
+        const auto gain = float(levelFrom_ + step * (from + i));
+        left[i] *= gain;
+        right[i] *= gain;
+    }
 }
 
 void Performance::tell(std::span<int> zones, int& grains) const noexcept
@@ -525,6 +580,32 @@ const Voice* Performance::newest() const noexcept
         if (voice.active() && (newest == nullptr || voice.age() > newest->age()))
             newest = &voice;
     return newest;
+}
+
+const Voice* Performance::newestOf(LayerId layer) const noexcept
+{
+    const Voice* newest = nullptr;
+    for (const auto& voice : playing_)
+        if (voice.active() && layerOf(voice).id == layer
+            && (newest == nullptr || voice.age() > newest->age()))
+            newest = &voice;
+    return newest;
+}
+
+const LayerMoves* Performance::movesOf(LayerId layer) const noexcept
+{
+    if (program_ == nullptr)
+        return nullptr;
+    const auto at = std::size_t(program_->layerAt(layer));
+    return at < program_->layers.size() ? &program_->layers[at].moves : nullptr;
+}
+
+const MovesRun* Performance::sharedOf(LayerId layer) const noexcept
+{
+    if (program_ == nullptr)
+        return nullptr;
+    const auto at = std::size_t(program_->layerAt(layer));
+    return at < program_->layers.size() && at < states_.size() ? &states_[at].shared : nullptr;
 }
 
 } // namespace puretone

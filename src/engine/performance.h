@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "engine/hands.h"
 #include "engine/voice.h"
 
 namespace puretone {
@@ -24,7 +25,11 @@ public:
     /// @param at Frame of the cell at which it happens; 0 where the next cell has not begun.
     void handle(const MidiEvent& event, int at) noexcept;
     /// Reads the next cell of every voice.
-    void beginCell() noexcept;
+    void beginCell(double beatsPerSecond) noexcept;
+    /// Which layers the notes that follow may sound, by their places; all at first.
+    void setAllowed(std::uint64_t layers) noexcept { allowed_ = layers; }
+    static constexpr std::uint64_t everyLayer = ~std::uint64_t(0);
+    Hands& hands() noexcept { return hands_; }
     /// Writes frames of the cell.
     void write(float* left, float* right, int from, int count) noexcept;
 
@@ -34,6 +39,11 @@ public:
     void tell(std::span<int> zones, int& grains) const noexcept;
     /// Null when silent.
     const Voice* newest() const noexcept;
+    /// The same of a layer.
+    const Voice* newestOf(LayerId layer) const noexcept;
+    /// What goes on by itself in a layer; null where there is no such layer.
+    const MovesRun* sharedOf(LayerId layer) const noexcept;
+    const LayerMoves* movesOf(LayerId layer) const noexcept;
     bool isDown(int key) const noexcept { return heldSince_[std::size_t(key)] != 0; }
 
 private:
@@ -44,7 +54,9 @@ private:
     struct LayerState {
         LayerId id;
         std::array<Turn, 128> turns;
-        int lastKey = -1; ///< Where one note plays: the last one, to glide from.
+        int lastKey = -1; ///< To glide from.
+        int notes = 0; ///< That it has sounded.
+        MovesRun shared; ///< What goes on by itself.
     };
     /// Zones of one layer that a note plays.
     struct Chosen {
@@ -53,14 +65,18 @@ private:
         std::size_t count = 0;
     };
 
-    void noteOn(int key, int velocity) noexcept;
-    void noteOff(int key) noexcept;
+    void noteOn(int key, int velocity, int channel) noexcept;
+    void noteOff(int key, int touch) noexcept;
     enum class End { letGo, restruck };
     void endNotes(int key, End how) noexcept;
     void keyCameUp(int key) noexcept;
     void letGoHeld() noexcept;
     void setPedal(int controller, bool down) noexcept;
+    void control(const MidiEvent& event) noexcept;
     void allOff() noexcept;
+    void advanceShared() noexcept;
+    void glideInto(VoiceStart& start, const ProgramLayer& layer, int from, int key,
+        bool others) const noexcept;
     bool holds(int key) const noexcept { return pedal_ || sostenuto_[std::size_t(key)]; }
     /// The key that was pressed last of those that are down; -1 where none is.
     int lastHeld() const noexcept;
@@ -91,6 +107,12 @@ private:
     {
         return voice.active() && voice.program() == program_ && voice.zone()->layer == layer;
     }
+    /// Of a voice that leaves with an old program there may be none of its own.
+    const MovesRun& sharedOf(const Voice& voice) const noexcept
+    {
+        const auto layer = std::size_t(voice.zone()->layer);
+        return states_[std::min(layer, states_.size() - 1)].shared;
+    }
     template <class Do> void eachVoice(Do what) noexcept;
     void mixAgain() noexcept;
     int grainsForEach() const noexcept;
@@ -99,13 +121,15 @@ private:
     std::array<Voice, leavingVoices> leaving_;
     /// All voices' cells together.
     alignas(32) std::array<float, Voice::cellFrames> mixLeft_{}, mixRight_{};
+    double levelFrom_ = 1.0,
+           levelTo_ = 1.0; ///< Of volume and expression, at both ends of the cell.
     bool mixed_ = true; ///< And nothing has happened inside the cell since.
     const Program* program_ = nullptr;
     std::array<LayerState, mostLayers> states_;
     double rate_ = 48000.0;
     int at_ = 0; ///< Frame of the cell at which the present event happens.
-    Voice::Bend bend_; ///< Of this cell, -1 to 1.
-    double bendWanted_ = 0.0;
+    Hands hands_;
+    std::uint64_t allowed_ = everyLayer;
     NoteEntry entry_ = NoteEntry::beginning;
     std::uint64_t age_ = 0; ///< Of the newest voice.
     std::int64_t cells_ = 0; ///< Since the beginning.
@@ -118,6 +142,8 @@ private:
         heldSince_{}; ///< Event that pressed a key; 0 for one that is up.
     std::array<std::int64_t, 128> pressedAt_{}; ///< Frame of the last press.
     std::array<std::uint8_t, 128> touch_{}; ///< Of the last press.
+    std::array<std::uint8_t, 128> channel_{}; ///< Of the last press.
+    int releaseTouch_ = 0; ///< Of the key that comes up now.
     std::array<bool, 128> awaited_{}; ///< Let go, but a pedal holds what sounds.
 };
 

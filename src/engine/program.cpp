@@ -75,7 +75,8 @@ void addLoop(const Take& take, double fastest, ZoneSound& sound)
 
 bool soundsAlike(const Take& a, const Take& b)
 {
-    return a.sound() == b.sound() && a.kept == b.kept && a.fades == b.fades && a.loop == b.loop;
+    return a.sound() == b.sound() && a.kept == b.kept && a.fades == b.fades && a.loop == b.loop
+        && a.innerStart == b.innerStart;
 }
 
 } // namespace
@@ -126,6 +127,7 @@ std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double shif
     sound->recorded = recordedCopies(take, fastest);
     sound->rate = take.rate();
     sound->start = double(take.kept.start.value);
+    sound->innerStart = double(std::max(take.kept.start, take.innerStart).value);
     sound->end = double(playedPart(take).end.value);
     sound->fades = fadePlan(take);
     sound->mode = playedMode(take);
@@ -137,14 +139,94 @@ std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double shif
 
 namespace {
 
+bool movesWave(const Movement& m)
+{
+    return m.target == Target::waveRate || m.target == Target::waveDepth;
+}
+
+LayerMoves movesOf(const Layer& layer)
+{
+    LayerMoves made;
+    made.waves = layer.waves;
+    for (const bool waves : {true, false})
+        for (std::size_t i = 0; i < std::min(layer.movements.size(), mostMovements); ++i) {
+            const Movement& m = layer.movements[i];
+            if (!m.on || m.source.kind == SourceKind::none || m.amount == 0.0
+                || movesWave(m) != waves)
+                continue;
+            made.moves.push_back(m);
+            made.places.push_back(std::uint8_t(i));
+        }
+    for (const auto& m : made.moves) {
+        made.targets |= 1U << unsigned(m.target);
+        for (const Source& source : {m.source, m.by})
+            if (source.kind == SourceKind::wave)
+                made.waveCount = std::max(made.waveCount, source.number + 1);
+    }
+    return made;
+}
+
 ProgramLayer programLayer(const Layer& layer)
 {
+    ProgramLayer made;
+    made.id = layer.id;
+    made.when = layer.when;
+    made.sameKeys = layer.sameKeys;
+    made.chokeGroup = layer.chokeGroup;
+    made.voices = layer.voices;
+    made.notes = layer.notes;
+    made.fallDbPerSecond = layer.fallDbPerSecond;
+    made.turnsOverAllKeys = layer.turnsOverAllKeys;
     // What sounds when a key comes up must end by itself.
-    const bool frozen = layer.manner == Manner::frozen && layer.when != SoundsWhen::release;
-    return {layer.id, layer.when, layer.sameKeys, layer.chokeGroup, layer.voices, layer.notes,
-        layer.fallDbPerSecond, layer.turnsOverAllKeys, frozen, layer.frozen, layer.unison,
-        layer.glideSeconds, layer.bendSemitones, layer.follow, layer.touch, layer.envelope,
-        layer.filter, layer.lfo};
+    made.isFrozen = layer.manner == Manner::frozen && layer.when != SoundsWhen::release;
+    made.frozen = layer.frozen;
+    made.unison = layer.unison;
+    made.glide = layer.glide;
+    made.bendSemitones = layer.bendSemitones;
+    made.follow = layer.follow;
+    made.touch = layer.touch;
+    made.inner = layer.inner;
+    made.innerTouch = layer.innerTouch;
+    made.envelope = layer.envelope;
+    made.second = layer.second;
+    made.filter = layer.filter;
+    made.moves = movesOf(layer);
+    return made;
+}
+
+/// The blend belongs to the instrument: what moves it in one layer moves it in all that blend.
+void shareBlendMovements(const Instrument& instrument, Program& program)
+{
+    constexpr auto movesBlend = [](const Movement& m) { return m.target == Target::blend; };
+    std::vector<std::pair<LayerId, Movement>> shared;
+    for (const auto& layer : program.layers)
+        for (const auto& m : layer.moves.moves)
+            if (movesBlend(m))
+                shared.emplace_back(layer.id, m);
+    const auto count = int(std::count_if(instrument.layers.begin(), instrument.layers.end(),
+        [](const Layer& layer) { return layer.blends; }));
+    if (shared.empty() || count < 2)
+        return;
+    int place = 0;
+    for (const auto& layer : instrument.layers) {
+        if (!layer.blends)
+            continue;
+        const auto at = program.layerAt(layer.id);
+        if (at < program.layers.size()) {
+            auto& made = program.layers[at];
+            made.blendPlace = place;
+            made.blendCount = count;
+            made.moves.targets |= 1U << unsigned(Target::blend);
+            for (const auto& [from, m] : shared)
+                // Waves and envelopes are a layer's own.
+                if (from != layer.id && m.source.kind != SourceKind::wave
+                    && made.moves.moves.size() < mostMovements) {
+                    made.moves.moves.push_back(m);
+                    made.moves.places.push_back(255);
+                }
+        }
+        ++place;
+    }
 }
 
 /// Everything but what is read.
@@ -228,10 +310,12 @@ std::vector<Part> partsOf(
 /// The wheel and all else that moves a note's pitch up.
 double reachUp(const Layer& layer, bool frozen)
 {
-    return layer.bendSemitones
-        + (layer.lfo.pitchCents + layer.unison.detuneCents
-              + (frozen ? layer.frozen.scatterCents : 0.0))
-        / 100.0;
+    double moved = 0.0;
+    for (const auto& m : layer.movements)
+        if (m.on && m.target == Target::pitch)
+            moved += isTwoSided(m.source) ? std::abs(m.amount) : std::max(0.0, m.amount);
+    return std::max(layer.bendSemitones, 0.0) + moved
+        + (layer.unison.detuneCents + (frozen ? layer.frozen.scatterCents : 0.0)) / 100.0;
 }
 
 } // namespace
@@ -240,17 +324,31 @@ std::unique_ptr<const Program> Compiler::compile(
     const Instrument& instrument, double rate, const KeptLengths& lengths)
 {
     auto program = std::make_unique<Program>();
+    program->blend = instrument.blend;
+    program->tempo = instrument.tempo;
+    program->pattern = instrument.pattern;
     std::map<TakeId, const Take*> takes;
     for (const auto& take : instrument.takes)
         takes[take.id] = &take;
     // Each sound once, for all of its zones.
     std::map<std::pair<const Take*, LoopUse>, Sounding> sounds;
+    for (const auto& layer : instrument.layers)
+        if (layer.on)
+            program->layers.push_back(programLayer(layer));
+    shareBlendMovements(instrument, *program);
+    const auto isVolume = [](const Source& s) {
+        return s.kind == SourceKind::controller && (s.number == 7 || s.number == 11);
+    };
+    for (const auto& layer : program->layers)
+        for (const auto& m : layer.moves.moves)
+            program->movesVolume = program->movesVolume || isVolume(m.source) || isVolume(m.by);
     for (const auto& layer : instrument.layers) {
         if (!layer.on)
             continue;
-        const auto index = std::uint32_t(program->layers.size());
-        program->layers.push_back(programLayer(layer));
-        const double blend = blendGain(instrument, layer);
+        const auto index = program->layerAt(layer.id);
+        const ProgramLayer& played = program->layers[index];
+        // Where something moves the blend, each voice finds its own gain.
+        const double blend = played.blendCount > 0 ? 1.0 : blendGain(instrument, layer);
         for (const auto& zone : layer.zones) {
             const auto found = takes.find(zone.take);
             if (found == takes.end())
@@ -267,12 +365,12 @@ std::unique_ptr<const Program> Compiler::compile(
                 }
                 const double highest = std::max(program->semitones(made, made.highKey),
                                            program->semitones(made, made.lowKey))
-                    + reachUp(layer, program->layers.back().isFrozen);
+                    + reachUp(layer, played.isFrozen);
                 const double needed = std::exp2(highest / 12.0) * take.rate() / rate;
-                const Take* played = part.kept ? &part.kept->take : &take;
-                Sounding& sound = sounds[{played, loopUseOf(program->layers.back())}];
+                const Take* source = part.kept ? &part.kept->take : &take;
+                Sounding& sound = sounds[{source, loopUseOf(played)}];
                 sound.kept = part.kept;
-                sound.take = played;
+                sound.take = source;
                 sound.fastest = std::max({sound.fastest, std::min(needed, std::exp2(mostOctaves))});
                 sound.zones.push_back(program->zones.size());
                 program->zones.push_back(std::move(made));
@@ -297,6 +395,7 @@ std::unique_ptr<const Program> Compiler::compile(
             const ProgramZone &first = program->zones[a], &second = program->zones[b];
             return std::pair(first.layer, first.order) < std::pair(second.layer, second.order);
         });
+    findLikeness(*program, alike_);
     // Keep what this document uses; a step back is quick to make again.
     std::erase_if(known_, [&](const Known& known) {
         return std::none_of(program->zones.begin(), program->zones.end(),

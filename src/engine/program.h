@@ -2,6 +2,8 @@
 #pragma once
 
 #include "engine/copies.h"
+#include "engine/likeness.h"
+#include "engine/moves.h"
 #include "engine/prepared.h"
 #include "model/kept_length.h"
 
@@ -16,6 +18,7 @@ struct ZoneSound {
     std::shared_ptr<const SoundCopies> looped; ///< Null without a loop.
     double loopedFrom = 0.0; ///< From here on `looped` is read.
     double start = 0.0;
+    double innerStart = 0.0; ///< `start` where the take has none.
     double end = 0.0; ///< Where a sound without loop ends, or one that has left its loop.
     /// Reaching this, the position goes back by one loop length. It lies a little behind the loop's
     /// end, in material that goes on as the loop does, so that both sides of the jump are alike for
@@ -60,13 +63,18 @@ struct ProgramLayer {
     bool isFrozen = false;
     Frozen frozen;
     Unison unison;
-    double glideSeconds = 0.0;
+    Glide glide;
     double bendSemitones = 2.0;
     double follow = 1.0;
     double touch = 1.0;
-    Envelope envelope;
+    InnerUse inner = InnerUse::never;
+    int innerTouch = 64;
+    Envelope envelope, second;
     Filter filter;
-    Lfo lfo;
+    LayerMoves moves;
+    /// Its place among those that blend, where a movement moves the blend; otherwise the blend is
+    /// part of its zones' gains.
+    int blendPlace = 0, blendCount = 0;
 };
 
 struct ProgramZone {
@@ -79,6 +87,7 @@ struct ProgramZone {
     double period = 0.0; ///< Of the take as tuned, frames of the recording.
     bool pitched = false; ///< And it is heard.
     float left = 1.0f, right = 1.0f; ///< Gains of the layer's level and both places.
+    Likeness alike;
     std::shared_ptr<const ZoneSound> sound;
 
     ZoneId id() const noexcept { return zone.id; }
@@ -91,6 +100,11 @@ struct Program {
     /// Indices into `zones` of those that a key may sound, layer by layer, so that a note looks at
     /// no others.
     std::array<std::vector<std::uint32_t>, 128> zonesOfKey;
+    double blend = 0.0;
+    double tempo = 96.0; ///< Beats a minute.
+    /// Movements follow controller 7 or 11, which otherwise mean the level of everything.
+    bool movesVolume = false;
+    Pattern pattern;
 
     /// Audio thread. The part that plays a key, or one beside it; null where there is no such zone.
     const ProgramZone* zone(ZoneId id, int key) const noexcept;
@@ -133,6 +147,7 @@ private:
 
     std::vector<Recorded> recorded_;
     std::vector<Known> known_;
+    KnownLikeness alike_;
 };
 
 } // namespace puretone

@@ -14,6 +14,10 @@ constexpr double gearSlack = 1.0293022366434921;
 /// A turned tuning glides in within a few cells instead of stepping: 0.3 of the way in 64 frames.
 constexpr double tuningShare = 0.16333997346592444;
 
+/// A note that begins inside the sound rises within this.
+constexpr double innerFadeSeconds = 0.003;
+constexpr double octavesOfDecibel = 0.16609640474436813; // of gain
+
 /// Of a speed that is to be worked out anew.
 constexpr double noOctaves = 1e9;
 
@@ -42,62 +46,44 @@ void Voice::start(const VoiceStart& how) noexcept
     age_ = how.age;
     event_ = how.event;
     rate_ = how.rate;
-    const ZoneSound& sound = *zone_->sound;
     unison_ = how.unison;
-    position_ = sound.start;
+    channel_ = how.channel;
+    turn_ = how.turn;
     wentRound_ = false;
     letGo_ = false;
     againFrames_ = travelled_ = 0.0;
     fadesToGoAgain_ = false;
-    // Where there is room for it: a loop is entered at its own place.
-    if (how.later > 0.0
-        && position_ + how.later < (sound.loops() ? sound.loopEnd - sound.loopLength : sound.end))
-        position_ += how.later;
-    if (how.entry != NoteEntry::beginning && sound.loops()) {
-        position_ = sound.loopEnd - sound.loopLength;
-        if (how.entry == NoteEntry::beforeJoint) {
-            againFrames_ = 1.0;
-            placeAgain();
-            position_ = againFrom_;
-        }
-        wentRound_ = true; // no fade in
-    }
     sustained = false;
     follows_ = false;
     velocity_ = how.velocity;
     touchShare_ = velocity_ / 127.0;
+    releaseTouch_ = 0.0;
     fall_ = how.fall;
+    ramp_ = 1.0;
+    rampStep_ = 0.0;
     grains_.start(std::uint32_t(how.age * 2654435761U));
+    beginMoves(how);
+    placeAtStart(how);
     const auto [leftGain, rightGain] = wantedGains();
     gainLeft_ = gainLeftTo_ = leftGain;
     gainRight_ = gainRightTo_ = rightGain;
-    ramp_ = 1.0;
-    rampStep_ = 0.0;
-    envelope_.start(layer().envelope, rate_);
-    filterEnvelope_.start(layer().filter.envelope, rate_);
     filter_.start();
-    lfoSeconds_ = 0.0;
-    lfoSemitones_ = 0.0;
-    lfoGain_ = lfoGainTo_ = 1.0;
     speedSemitones_ = wantedSemitones() + how.glideSemitones;
     glideStep_ = 0.0;
     if (how.glideSemitones != 0.0)
         glideWithin(how.glideSeconds);
-    auto bend = how.bend;
-    bend.from += (bend.to - bend.from) * how.at / cellFrames;
-    spoken_ = semitonesAt(bend.from) / 12.0;
+    spoken_ =
+        (speedSemitones_ + bendOf(*how.controls) + double(moves_.moved()[Target::pitch])) / 12.0;
     speed_ = speedAt(quickExp2(spoken_));
-    gear_ = gearFor(speed_, sound.recorded->octaves());
+    gear_ = gearFor(speed_, zone_->sound->recorded->octaves());
     left_.fill(0.0f);
     right_.fill(0.0f);
     if (how.at == 0)
         return;
     ControlGroup control;
-    askWave(cellFrames - how.at, control, 0);
-    control.makeWaves();
-    askRest(bend, cellFrames - how.at, control, 0);
+    ask(*how.controls, *how.shared, cellFrames - how.at, control, 0);
     control.makeRest();
-    readCell(how.at, control, 0);
+    readCell(how.at, *how.controls, control, 0);
     if (wantsFilter()) {
         FilterGroup alone;
         joinFilter(alone);
@@ -106,52 +92,134 @@ void Voice::start(const VoiceStart& how) noexcept
     shape(how.at);
 }
 
-void Voice::askWave(int frames, ControlGroup& control, std::size_t lane) noexcept
+/// Envelopes and movements stand at their beginning.
+void Voice::beginMoves(const VoiceStart& how) noexcept
 {
-    if (!layer().lfo.moves())
+    const auto slower = [&](const Envelope& e) {
+        return e.touchTimes == 0.0 && e.keyTimes == 0.0
+            ? 1.0
+            : quickExp2(e.touchTimes * touchShare_ + e.keyTimes * (key_ - 60) / 12.0);
+    };
+    envelope_.start(layer().envelope, rate_, slower(layer().envelope));
+    second_.start(layer().second, rate_, slower(layer().second));
+    followsMoves_ = !layer().moves.moves.empty();
+    moves_.start(layer().moves, std::uint32_t(how.age * 2654435761U));
+    moveGain_ = moveGainTo_ = 1.0;
+    if (!followsMoves_)
         return;
-    lfoSeconds_ += frames / rate_;
-    const double turns = layer().lfo.hz * lfoSeconds_;
-    control.turns[lane] = float(turns - nearestWhole(turns));
-    control.wavesWanted = true;
+    const Moved& moved = moves_.advance(layer().moves, *how.controls, now(), 0.0, how.shared);
+    moveGain_ = moveGainTo_ = quickExp2(double(moved[Target::level]) * octavesOfDecibel);
 }
 
-/// What the slow wave and the other hands on pitch, level and cutoff ask for, at the end of the
-/// cell.
-void Voice::askRest(Bend bend, int frames, ControlGroup& control, std::size_t lane) noexcept
+/// The recording's beginning, its inner start, the loop, or a little behind any of them.
+void Voice::placeAtStart(const VoiceStart& how) noexcept
 {
-    const Lfo& lfo = layer().lfo;
-    double wave = 0.0;
-    if (lfo.moves())
-        wave = double(control.wave[lane])
-            * (lfo.fadeSeconds > 0.0 ? std::min(1.0, lfoSeconds_ / lfo.fadeSeconds) : 1.0);
-    lfoSemitones_ = wave * lfo.pitchCents / 100.0;
-    control.levelOctaves[lane] = float(wave * lfo.levelDb * 0.16609640474436813);
-    glideTuning();
-    const double octaves = semitonesAt(bend.to) / 12.0;
-    control.octaves[lane] = octaves;
-    const Filter& filter = layer().filter;
-    if (octaves != spoken_ || lfo.levelDb > 0.0 || filter.kind != FilterKind::off)
-        control.restWanted = true;
-    if (filter.kind == FilterKind::off)
+    const ZoneSound& sound = *zone_->sound;
+    const ProgramLayer& l = layer();
+    const bool inner = l.inner == InnerUse::always
+        || (l.inner == InnerUse::softer && velocity_ < l.innerTouch)
+        || (l.inner == InnerUse::harder && velocity_ > l.innerTouch);
+    position_ = inner ? sound.innerStart : sound.start;
+    const double room = sound.loops() ? sound.loopEnd - sound.loopLength : sound.end;
+    // Where there is room for it: a loop is entered at its own place.
+    if (how.later > 0.0 && position_ + how.later < room)
+        position_ += how.later;
+    if (const double moved = double(moves_.moved()[Target::start]); moved != 0.0)
+        position_ = std::clamp(position_ + moved * sound.rate, sound.start,
+            std::max(sound.start, (sound.loops() ? sound.loopEnd : sound.end) - 1.0));
+    if (position_ > sound.start + how.later) {
+        rampStep_ = 1.0 / (innerFadeSeconds * rate_);
+        ramp_ = -rampStep_ * how.at;
+        wentRound_ = position_ >= sound.fades.inEnd;
+        // Between cells the ramp moves on before it is read.
+        if (how.at == 0)
+            ramp_ = -rampStep_ * cellFrames;
+    }
+    if (how.entry == NoteEntry::beginning || !sound.loops())
         return;
-    if (filter.envelopeOctaves != 0.0)
-        filterEnvelope_.advance(filter.envelope, frames);
-    filter_.ask(filter, control, lane);
+    position_ = sound.loopEnd - sound.loopLength;
+    if (how.entry == NoteEntry::beforeJoint) {
+        againFrames_ = 1.0;
+        placeAgain();
+        position_ = againFrom_;
+    }
+    wentRound_ = true; // no fade in
+}
+
+NoteNow Voice::now() const noexcept
+{
+    return {float(touchShare_), float(releaseTouch_), float(envelope_.level()),
+        float(second_.level()), key_, channel_, turn_};
+}
+
+/// Semitones.
+double Voice::bendOf(const Controls& controls) const noexcept
+{
+    const auto c = std::size_t(channel_);
+    const double reach =
+        controls.reach[c] >= 0.0f ? double(controls.reach[c]) : layer().bendSemitones;
+    const double own = double(controls.bend[c]) * reach;
+    // With channels of their own, the first one bends all.
+    return channel_ == 0 ? own : own + double(controls.bend[0]) * layer().bendSemitones;
+}
+
+/// What moves the note, at the end of the cell.
+void Voice::ask(const Controls& controls, const MovesRun& shared, int frames, ControlGroup& control,
+    std::size_t lane) noexcept
+{
+    const ProgramLayer& l = layer();
+    if (l.filter.envelopeOctaves != 0.0 || followsMoves_)
+        second_.advance(l.second, frames);
+    double semitones = 0.0;
+    control.levelOctaves[lane] = 0.0f;
+    if (followsMoves_) {
+        const Moved& moved = moves_.advance(l.moves, controls, now(), frames / rate_, &shared);
+        semitones = double(moved[Target::pitch]);
+        control.levelOctaves[lane] = moved[Target::level] * float(octavesOfDecibel);
+        follows_ = follows_ || l.moves.does(Target::pan) || l.moves.does(Target::blend);
+        if (l.moves.does(Target::attack) || l.moves.does(Target::decay)
+            || l.moves.does(Target::release))
+            envelope_.setPace(
+                {double(quickExp2(moved[Target::attack])), double(quickExp2(moved[Target::decay])),
+                    double(quickExp2(moved[Target::release]))});
+    }
+    glideTuning();
+    const double octaves = (speedSemitones_ + bendOf(controls) + semitones) / 12.0;
+    control.octaves[lane] = octaves;
+    if (octaves != spoken_ || followsMoves_ || l.filter.kind != FilterKind::off)
+        control.restWanted = true;
+    if (l.filter.kind != FilterKind::off)
+        askFilter(control, lane);
+}
+
+void Voice::askFilter(ControlGroup& control, std::size_t lane) noexcept
+{
+    const Filter& filter = layer().filter;
+    const Moved& moved = moves_.moved();
+    filter_.ask(filter,
+        followsMoves_ ? filter.resonance + double(moved[Target::resonance]) : filter.resonance,
+        control, lane);
     control.cutoff[lane] = float(filter.hz / rate_);
     control.cutoffOctaves[lane] =
         float(filter.follow * (key_ - 60) / 12.0 + filter.touchOctaves * touchShare_
-            + filter.envelopeOctaves * filterEnvelope_.level() + wave * lfo.cutoffOctaves);
+            + filter.envelopeOctaves * second_.level())
+        + (followsMoves_ ? moved[Target::cutoff] : 0.0f);
+    cutoff_ = filter.hz * double(quickExp2(control.cutoffOctaves[lane]));
 }
 
-void Voice::readCell(int from, const ControlGroup& control, std::size_t lane) noexcept
+void Voice::readCell(
+    int from, const Controls& controls, const ControlGroup& control, std::size_t lane) noexcept
 {
-    lfoGain_ = lfoGainTo_;
-    lfoGainTo_ = layer().lfo.levelDb > 0.0 ? double(control.gain[lane]) : 1.0;
-    const Filter& filter = layer().filter;
-    if (filter.kind != FilterKind::off || !filter_.idle())
-        filter_.set(filter, control, lane);
+    const ProgramLayer& l = layer();
+    moveGain_ = moveGainTo_;
+    moveGainTo_ = followsMoves_ ? double(control.gain[lane]) : 1.0;
+    const double drive =
+        followsMoves_ ? l.filter.driveDb + double(moves_.moved()[Target::drive]) : l.filter.driveDb;
+    if (l.filter.kind != FilterKind::off || drive > 0.0 || !filter_.idle())
+        filter_.set(l.filter, drive, control, lane);
     runEnvelope(from);
+    if (followsMoves_ && l.moves.does(Target::ring))
+        moves_.ring(l.moves, controls, now(), gains_.data(), from, cellFrames);
     mostGrains_ = control.mostGrains;
     read(control.octaves[lane], control.speed[lane], from);
 }
@@ -160,17 +228,23 @@ void Voice::readCell(int from, const ControlGroup& control, std::size_t lane) no
 void Voice::runEnvelope(int from) noexcept
 {
     envelope_.run(layer().envelope, gains_.data() + from, cellFrames - from);
-    if (lfoGain_ != 1.0 || lfoGainTo_ != 1.0)
+    if (moveGain_ != 1.0 || moveGainTo_ != 1.0)
         for (int i = from; i < cellFrames; ++i)
-            gains_[std::size_t(i)] *= float(lfoGainAt(i));
+            gains_[std::size_t(i)] *= float(moveGainAt(i));
 }
 
 Voice::Gains Voice::wantedGains() const noexcept
 {
     // The square law that SoundFont and SFZ players use: half the velocity is 12 dB less.
     const double touch = std::pow(touchShare_, 2.0 * layer().touch);
-    const double gain = fall_ * touch * zoneGain(zone_->zone, key_, velocity_);
-    const auto [cents, pan, share] = ofUnison();
+    double gain = fall_ * touch * zoneGain(zone_->zone, key_, velocity_, zone_->alike);
+    auto [cents, pan, share] = ofUnison();
+    const Moved& moved = moves_.moved();
+    if (followsMoves_ && layer().moves.does(Target::pan))
+        pan = std::clamp(pan + double(moved[Target::pan]), -1.0, 1.0);
+    if (layer().blendCount > 0)
+        gain *= blendGain(std::clamp(program_->blend + double(moved[Target::blend]), 0.0, 1.0),
+            layer().blendPlace, layer().blendCount);
     const auto [left, right] = balance(pan);
     return {gain * share * left * double(zone_->left), gain * share * right * double(zone_->right)};
 }
@@ -206,19 +280,20 @@ void Voice::retune(int key, double seconds) noexcept
     sustained = false;
 }
 
-void Voice::release(int at) noexcept
+void Voice::release(int at, double touch) noexcept
 {
     letGo_ = true;
+    releaseTouch_ = touch;
     if (zone_->sound->endsItself() && !frozen())
         return;
-    filterEnvelope_.release();
+    second_.release();
     if (at == 0) {
         envelope_.release();
         return;
     }
     if (envelope_.released())
         return;
-    envelope_.releaseFrom(double(gains_[std::size_t(at)]) / lfoGainAt(at));
+    envelope_.releaseFrom(double(gains_[std::size_t(at)]) / moveGainAt(at));
     runEnvelope(at);
     shape(at);
 }
@@ -265,11 +340,12 @@ void Voice::moveTo(const Program& program, const ProgramZone& zone, double secon
     zone_ = &zone;
     grains_.start(std::uint32_t(age_));
     follows_ = true;
+    followsMoves_ = !layer().moves.moves.empty();
     position_ = std::max(position_, zone.sound->start);
     // A key that was let go while the sound would have ended by itself.
     if (letGo_ && (frozen() || !zone.sound->endsItself())) {
         envelope_.release();
-        filterEnvelope_.release();
+        second_.release();
     }
     placeAgain(); // where the joint is now
     wrap();
@@ -285,6 +361,7 @@ void Voice::keepIn(const Program& program, const ProgramZone& zone) noexcept
     program_ = &program;
     zone_ = &zone;
     follows_ = true;
+    followsMoves_ = !layer().moves.moves.empty();
 }
 
 void Voice::wrap() noexcept
@@ -318,14 +395,13 @@ bool Voice::carryOn() noexcept
     return !envelope_.finished() && !atEnd();
 }
 
-bool Voice::beginCell(ControlGroup& control, std::size_t lane) noexcept
+bool Voice::beginCell() noexcept
 {
     if (!carryOn()) {
         stop();
         return false;
     }
     followGains();
-    askWave(cellFrames, control, lane);
     return true;
 }
 
@@ -412,12 +488,28 @@ void Voice::read(double octaves, double power, int from) noexcept
     travelled_ += gone;
 }
 
+/// The frozen moment with what moves it.
+Frozen Voice::frozenNow() const noexcept
+{
+    Frozen f = layer().frozen;
+    if (!followsMoves_)
+        return f;
+    const Moved& moved = moves_.moved();
+    f.place = std::clamp(f.place + double(moved[Target::place]), 0.0, 1.0);
+    if (moved[Target::grainSize] != 0.0f)
+        f.sizeSeconds =
+            std::clamp(f.sizeSeconds * double(quickExp2(moved[Target::grainSize])), 0.001, 0.5);
+    f.scatterSeconds = std::clamp(f.scatterSeconds + double(moved[Target::scatter]), 0.0, 1.0);
+    f.drift = std::clamp(f.drift + double(moved[Target::drift]), -1.0, 1.0);
+    return f;
+}
+
 void Voice::readGrains(const ReadingWay& way, int from) noexcept
 {
     if (speed_ > gear_.upTo || speed_ <= gear_.above)
         gear_ = gearFor(speed_, zone_->sound->recorded->octaves());
     mono_ = zone_->sound->recorded->mono();
-    grains_.read(layer().frozen, *zone_,
+    grains_.read(frozenNow(), *zone_,
         {gear_.kernel, gear_.octave, way.step, way.change, rate_, mostGrains_}, from, cellFrames,
         readLeft_.data(), mono_ ? nullptr : readRight_.data());
 }

@@ -21,16 +21,11 @@ class Voice {
 public:
     static constexpr int cellFrames = readingBlock;
 
-    /// How the wheel moves in a cell, -1 to 1; what it does to the pitch the layer says.
-    struct Bend {
-        double from = 0.0, to = 0.0;
-    };
-
     void start(const VoiceStart& how) noexcept;
     /// The sounding note goes on at the pitch of another key. @param seconds To get there.
     void retune(int key, double seconds) noexcept;
-    /// @param at Frame of the cell; 0 where the next cell has not begun.
-    void release(int at) noexcept;
+    /// @param at Frame of the cell; 0 where the next cell has not begun. @param touch 0 to 1.
+    void release(int at, double touch = 0.0) noexcept;
     /// Fades to silence within `seconds`, whatever the envelope says: for stolen voices.
     void fadeAway(double seconds, int at) noexcept;
     /// Between cells: goes on with the sound of a new program, rising over the same `seconds`.
@@ -39,16 +34,18 @@ public:
     void keepIn(const Program& program, const ProgramZone& zone) noexcept;
 
     /// The next cell is made in steps, of up to eight voices side by side: this one (or it ends:
-    /// false), the slow waves, askControl(), what control makes of that, readCell(), the filter
-    /// where it wants one, and finishCell().
-    bool beginCell(ControlGroup& control, std::size_t lane) noexcept;
-    void askControl(Bend bend, ControlGroup& control, std::size_t lane) noexcept
+    /// false), askControl(), what control makes of that, readCell(), the filter where it wants one,
+    /// and finishCell().
+    bool beginCell() noexcept;
+    /// @param shared What goes on by itself in the voice's layer.
+    void askControl(const Controls& controls, const MovesRun& shared, ControlGroup& control,
+        std::size_t lane) noexcept
     {
-        askRest(bend, cellFrames, control, lane);
+        ask(controls, shared, cellFrames, control, lane);
     }
-    void readCell(const ControlGroup& control, std::size_t lane) noexcept
+    void readCell(const Controls& controls, const ControlGroup& control, std::size_t lane) noexcept
     {
-        readCell(0, control, lane);
+        readCell(0, controls, control, lane);
     }
     bool wantsFilter() const noexcept { return !filter_.idle(); }
     void joinFilter(FilterGroup& group) noexcept
@@ -75,6 +72,10 @@ public:
                         : zone_->sound->shownPlace(position_, leavesLoop());
     }
     bool frozen() const noexcept { return layer().isFrozen; }
+    int channel() const noexcept { return channel_; }
+    const MovesRun& moves() const noexcept { return moves_; }
+    /// Where the filter stands, Hz.
+    double cutoff() const noexcept { return cutoff_; }
     /// Of a frozen note; 0 of others.
     int grains() const noexcept { return frozen() ? grains_.sounding() : 0; }
     /// How loud it stands, for choosing which voice to give up.
@@ -98,9 +99,16 @@ private:
     void placeAgain() noexcept;
     bool carryOn() noexcept;
     void glideTuning() noexcept;
-    void askWave(int frames, ControlGroup& control, std::size_t lane) noexcept;
-    void askRest(Bend bend, int frames, ControlGroup& control, std::size_t lane) noexcept;
-    void readCell(int from, const ControlGroup& control, std::size_t lane) noexcept;
+    void placeAtStart(const VoiceStart& how) noexcept;
+    void beginMoves(const VoiceStart& how) noexcept;
+    void ask(const Controls& controls, const MovesRun& shared, int frames, ControlGroup& control,
+        std::size_t lane) noexcept;
+    void askFilter(ControlGroup& control, std::size_t lane) noexcept;
+    void readCell(
+        int from, const Controls& controls, const ControlGroup& control, std::size_t lane) noexcept;
+    NoteNow now() const noexcept;
+    Frozen frozenNow() const noexcept;
+    double bendOf(const Controls& controls) const noexcept;
     void read(double octaves, double power, int from) noexcept;
     void readGrains(const ReadingWay& way, int from) noexcept;
     void readWith(const Gear& gear, const SoundCopies& copies, const ReadingWay& way, int count,
@@ -115,9 +123,9 @@ private:
     Gains wantedGains() const noexcept;
     void followGains() noexcept;
     void runEnvelope(int from) noexcept;
-    double lfoGainAt(int frame) const noexcept
+    double moveGainAt(int frame) const noexcept
     {
-        return lfoGain_ + (lfoGainTo_ - lfoGain_) * frame / cellFrames;
+        return moveGain_ + (moveGainTo_ - moveGain_) * frame / cellFrames;
     }
     void glideWithin(double seconds) noexcept;
     /// Whether both sides are one.
@@ -136,11 +144,6 @@ private:
     {
         return program_->semitones(*zone_, key_) + ofUnison().cents / 100.0;
     }
-    /// With the wheel at a place.
-    double semitonesAt(double bend) const noexcept
-    {
-        return speedSemitones_ + bend * layer().bendSemitones + lfoSemitones_;
-    }
     double speedAt(double power) const noexcept { return power * zone_->sound->rate / rate_; }
     /// On its way to the recorded end.
     bool leavesLoop() const noexcept
@@ -157,19 +160,23 @@ private:
     const Program* program_ = nullptr;
     const ProgramZone* zone_ = nullptr;
     EnvelopeRun envelope_;
-    EnvelopeRun filterEnvelope_;
+    EnvelopeRun second_;
     FilterRun filter_;
     GrainRun grains_;
     int mostGrains_ = Frozen::most;
-    double lfoSeconds_ = 0.0; ///< Since the note began.
-    double lfoSemitones_ = 0.0; ///< At the end of the cell.
-    double lfoGain_ = 1.0, lfoGainTo_ = 1.0; ///< At both ends of the cell.
+    MovesRun moves_;
+    bool followsMoves_ = false; ///< Anything of its layer moves.
+    double moveGain_ = 1.0, moveGainTo_ = 1.0; ///< At both ends of the cell.
     double touchShare_ = 0.0; ///< 0 to 1.
+    double releaseTouch_ = 0.0; ///< 0 to 1.
+    int channel_ = 0;
+    int turn_ = 0;
     Gear gear_;
     double rate_ = 48000.0;
     double position_ = 0.0; ///< Of the next cell's first frame.
     double speedSemitones_ = 0.0; ///< Glides to the wanted tuning.
     double glideStep_ = 0.0; ///< Semitones in each cell; 0 for the short way of a turned tuning.
+    double cutoff_ = 0.0;
     double speed_ = 0.0; ///< At the next cell's first frame.
     double spoken_ = 0.0; ///< Octaves that `speed_` stands for.
     std::uint64_t age_ = 0;
@@ -206,7 +213,10 @@ struct VoiceStart {
     std::uint64_t age = 0;
     std::uint64_t event = 0;
     NoteEntry entry = NoteEntry::beginning;
-    Voice::Bend bend;
+    const Controls* controls = nullptr;
+    const MovesRun* shared = nullptr; ///< Of its layer.
+    int channel = 0;
+    int turn = 0; ///< Counts the notes of the layer.
     int at = 0; ///< Frame of the cell. The rest of the cell is read at once, unless it is 0.
     double glideSemitones = 0.0; ///< It begins so far from its pitch,
     double glideSeconds = 0.0; ///< and takes so long to reach it.

@@ -80,9 +80,9 @@ std::string compareMovements(const Layer& want, const Layer& got)
             || differs(a.touchOctaves, b.touchOctaves, 0.001)
             || differs(a.envelopeOctaves, b.envelopeOctaves, 0.001)
             || (a.envelopeOctaves != 0.0
-                && !compareEnvelope(a.envelope, b.envelope, true).empty())))
+                && !compareEnvelope(want.second, got.second, true).empty())))
         return "the filter";
-    const Lfo &x = want.lfo, &y = got.lfo;
+    const SlowWave x = slowWaveOf(want), y = slowWaveOf(got);
     if (differs(x.pitchCents, y.pitchCents, 0.01) || differs(x.levelDb, y.levelDb, 0.001)
         || differs(x.cutoffOctaves, y.cutoffOctaves, 0.001)
         || (x.moves()

@@ -99,7 +99,7 @@ std::vector<std::string> lossesOfSoundFont(const Instrument& instrument)
         losses.emplace_back("Keys and touch do not move the filter's cutoff.");
     if (filtered([](const Filter& f) { return f.envelopeOctaves != 0.0; }))
         losses.emplace_back("The filter's sweep falls evenly, not as it does here.");
-    if (any(instrument, [](const Layer& l) { return l.lfo.moves(); }))
+    if (any(instrument, [](const Layer& l) { return slowWaveOf(l).moves(); }))
         losses.emplace_back(
             "The slow wave becomes a triangle, and is there from the beginning of each note.");
     if (any(instrument, [](const Layer& l) { return l.touch != 1.0; }))
@@ -117,13 +117,46 @@ std::vector<std::string> lossesOfWav(const Instrument& instrument)
     if (instrument.takes.size() > 1)
         losses.emplace_back("A WAV file holds one take: the first one is written.");
     if (any(instrument, [](const Layer& l) {
-            return !(l.envelope == Envelope{}) || l.filter.kind != FilterKind::off || l.lfo.moves()
-                || l.unison.voices > 1;
+            return !(l.envelope == Envelope{}) || l.filter.kind != FilterKind::off
+                || slowWaveOf(l).moves() || l.unison.voices > 1;
         }))
         losses.emplace_back("The shape is not written: a WAV file has no room for it.");
     if (instrument.layers.size() > 1)
         losses.emplace_back("Layers are not written.");
     return losses;
+}
+
+bool isCurved(const Envelope& e)
+{
+    return e.attackCurve != 0.0 || e.decayCurve != 0.0 || e.releaseCurve != 0.0
+        || e.touchTimes != 0.0 || e.keyTimes != 0.0;
+}
+
+/// What neither a SoundFont nor plain SFZ has.
+void addLossesOfShape(const Instrument& instrument, std::vector<std::string>& losses)
+{
+    std::size_t movements = 0;
+    for (const auto& layer : instrument.layers)
+        if (layer.on)
+            movements += std::size_t(std::count_if(layer.movements.begin(), layer.movements.end(),
+                [&](const Movement& m) { return m.on && !isOfSlowWave(layer, m); }));
+    if (movements > 0)
+        losses.push_back(movements == 1
+                ? "One movement is not written: only slow sines on pitch, level and cutoff are."
+                : std::to_string(movements)
+                    + " movements are not written: only slow sines on pitch, level and cutoff "
+                      "are.");
+    if (any(instrument, [](const Layer& l) {
+            return isCurved(l.envelope) || (l.filter.envelopeOctaves != 0.0 && isCurved(l.second));
+        }))
+        losses.emplace_back(
+            "Envelopes are written straight, and without what touch and keys do to their times.");
+    if (any(instrument, [](const Layer& l) { return l.filter.driveDb > 0.0; }))
+        losses.emplace_back("The drive before the filter is not written.");
+    if (any(instrument, [](const Layer& l) { return l.inner != InnerUse::never; }))
+        losses.emplace_back("Inner starts are not written: notes begin at the beginning.");
+    if (instrument.pattern.on)
+        losses.emplace_back("The pattern is not written.");
 }
 
 } // namespace
@@ -186,9 +219,8 @@ std::vector<std::string> lossesOf(const Instrument& instrument, FileKind kind)
     if (any(instrument, [](const Layer& l) { return l.unison.voices > 1 && !doubles(l); }))
         losses.emplace_back(
             "Unison is not written where sounds take turns or make room for each other.");
-    if (any(instrument, [](const Layer& l) {
-            return l.notes == Notes::tied || (l.notes == Notes::one && l.glideSeconds > 0.0);
-        }))
+    if (any(instrument,
+            [](const Layer& l) { return l.notes == Notes::tied || l.glide.seconds > 0.0; }))
         losses.emplace_back("Tied notes and glides are not written: each note begins anew.");
     if (kind == FileKind::sf2 && any(instrument, [](const Layer& l) {
             return l.notes == Notes::one || l.voices < Layer::mostVoices;
@@ -205,6 +237,7 @@ std::vector<std::string> lossesOf(const Instrument& instrument, FileKind kind)
             return false;
         }))
         losses.emplace_back("Sounds in turn that share only some of their keys sound together.");
+    addLossesOfShape(instrument, losses);
     if (const auto keys = ownLengths(instrument); keys > 0)
         losses.push_back(
             "Keeping the length makes a sample of every key: " + std::to_string(keys) + " in all.");

@@ -68,10 +68,10 @@ Amounts movementAmounts(const Layer& layer)
         amounts[initialFilterQ] = whole(10.0 * sfz::resonanceDb * f.resonance, 960);
         if (const int cents = whole(1200.0 * f.envelopeOctaves, 12000); cents != 0) {
             amounts[modEnvToFilterFc] = cents;
-            addEnvelope(f.envelope, amounts);
+            addEnvelope(layer.second, amounts);
         }
     }
-    const Lfo& lfo = layer.lfo;
+    const SlowWave lfo = slowWaveOf(layer);
     if (lfo.pitchCents > 0.0) {
         amounts[vibLfoToPitch] = whole(lfo.pitchCents, 12000);
         amounts[freqVibLfo] = absoluteCents(lfo.hz, -16000, 4500);
@@ -88,7 +88,6 @@ Amounts movementAmounts(const Layer& layer)
 void readMovement(const Amounts& zone, Layer& layer)
 {
     layer.filter = Filter{};
-    layer.lfo = Lfo{};
     if (const int cutoff = amountIn(zone, initialFilterFc, openFilter); cutoff < openFilter) {
         layer.filter.kind = FilterKind::low;
         layer.filter.hz = hzOfCents(cutoff);
@@ -96,10 +95,10 @@ void readMovement(const Amounts& zone, Layer& layer)
             std::clamp(amountIn(zone, initialFilterQ, 0) / (10.0 * sfz::resonanceDb), 0.0, 1.0);
         if (const int sweep = amountIn(zone, modEnvToFilterFc, 0); sweep != 0) {
             layer.filter.envelopeOctaves = sweep / 1200.0;
-            layer.filter.envelope = readEnvelope(zone);
+            layer.second = readEnvelope(zone);
         }
     }
-    Lfo& lfo = layer.lfo;
+    SlowWave lfo;
     lfo.pitchCents = std::abs(amountIn(zone, vibLfoToPitch, 0));
     lfo.levelDb = std::abs(amountIn(zone, modLfoToVolume, 0)) / 10.0;
     if (layer.filter.kind != FilterKind::off)
@@ -107,6 +106,7 @@ void readMovement(const Amounts& zone, Layer& layer)
     // Two waves there, one here: that of the pitch, where it moves.
     if (lfo.moves())
         lfo.hz = hzOfCents(amountIn(zone, lfo.pitchCents > 0.0 ? freqVibLfo : freqModLfo, 0));
+    setSlowWave(layer, lfo);
 }
 
 Layer movedAsWritten(Layer layer)

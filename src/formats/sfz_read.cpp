@@ -159,14 +159,12 @@ Filter filterIn(const Opcodes& region)
     f.follow = numberIn(region, "fil_keytrack", 0.0) / 100.0;
     f.touchOctaves = numberIn(region, "fil_veltrack", 0.0) / 1200.0;
     f.envelopeOctaves = numberIn(region, "fileg_depth", 0.0) / 1200.0;
-    if (f.envelopeOctaves != 0.0)
-        f.envelope = stagesIn(region, "fileg");
     return f;
 }
 
-Lfo lfoIn(const Opcodes& region)
+SlowWave lfoIn(const Opcodes& region)
 {
-    Lfo lfo;
+    SlowWave lfo;
     const auto wave = [&](const std::string& which) {
         const double depth = std::abs(numberIn(region, (which + "_depth").c_str(), 0.0));
         if (depth > 0.0) {
@@ -249,7 +247,9 @@ Layer layerIn(const Opcodes& region, ChokeGroups& groups)
     layer.touch = numberIn(region, "amp_veltrack", 100.0) / 100.0;
     layer.envelope = envelopeIn(region);
     layer.filter = filterIn(region);
-    layer.lfo = lfoIn(region);
+    if (layer.filter.envelopeOctaves != 0.0)
+        layer.second = stagesIn(region, "fileg");
+    setSlowWave(layer, lfoIn(region));
     return layer;
 }
 

@@ -42,7 +42,7 @@ std::string envelopeOpcodes(const std::string& which, const Envelope& e)
         + stage("release", e.release, 4);
 }
 
-std::string filterOpcodes(const Filter& f)
+std::string filterOpcodes(const Filter& f, const Envelope& second)
 {
     std::string text;
     for (const auto& [kind, name] : filterTypes)
@@ -56,11 +56,11 @@ std::string filterOpcodes(const Filter& f)
         + opcode("fil_veltrack", std::lround(1200.0 * f.touchOctaves));
     if (f.envelopeOctaves != 0.0)
         text += opcode("fileg_depth", std::lround(1200.0 * f.envelopeOctaves))
-            + envelopeOpcodes("fileg", f.envelope);
+            + envelopeOpcodes("fileg", second);
     return text;
 }
 
-std::string lfoOpcodes(const Lfo& lfo)
+std::string lfoOpcodes(const SlowWave& lfo)
 {
     std::string text;
     const auto wave = [&](const std::string& which, double depth, int digits) {
@@ -110,8 +110,8 @@ std::string groupOpcodes(const Layer& layer)
             + opcode("bend_down", -std::lround(100.0 * layer.bendSemitones));
     if (layer.touch != 1.0)
         text += opcode("amp_veltrack", formatNumber(100.0 * layer.touch, 2));
-    return text + envelopeOpcodes("ampeg", layer.envelope) + filterOpcodes(layer.filter)
-        + lfoOpcodes(layer.lfo);
+    return text + envelopeOpcodes("ampeg", layer.envelope)
+        + filterOpcodes(layer.filter, layer.second) + lfoOpcodes(slowWaveOf(layer));
 }
 
 std::string fadeOpcodes(const Zone& z)

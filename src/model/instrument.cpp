@@ -108,8 +108,29 @@ double blendGain(const Instrument& instrument, const Layer& layer) noexcept
     }
     if (!layer.blends || count < 2)
         return 1.0;
-    const double away = std::abs(instrument.blend * (count - 1) - at);
+    return blendGain(instrument.blend, at, count);
+}
+
+double blendGain(double blend, int at, int count) noexcept
+{
+    const double away = std::abs(blend * (count - 1) - at);
     return away < 1.0 ? std::cos(away * std::numbers::pi / 2.0) : 0.0;
+}
+
+double slopeAt(double curve, double share) noexcept
+{
+    if (curve == 0.0)
+        return share;
+    const double bend = 6.0 * curve;
+    return std::expm1(bend * share) / std::expm1(bend);
+}
+
+double slopeShare(double curve, double gone) noexcept
+{
+    if (curve == 0.0)
+        return gone;
+    const double bend = 6.0 * curve;
+    return std::log1p(gone * std::expm1(bend)) / bend;
 }
 
 UnisonVoice unisonVoice(const Unison& unison, int index) noexcept
@@ -121,16 +142,19 @@ UnisonVoice unisonVoice(const Unison& unison, int index) noexcept
     return {at * unison.detuneCents, at * unison.width, 1.0 / std::sqrt(double(unison.voices))};
 }
 
-double zoneGain(const Zone& zone, int key, int velocity) noexcept
+double zoneGain(const Zone& zone, int key, int velocity, const Likeness& alike) noexcept
 {
-    // Power rises evenly: two zones that fade over the same keys sum to the same power.
-    const auto share = [](int inside, int fade) {
-        return inside >= fade ? 1.0 : (double(inside) + 0.5) / double(fade);
+    // Power rises evenly; what both sides have in common would add to it.
+    const auto share = [](int inside, int fade, double common) {
+        if (inside >= fade)
+            return 1.0;
+        const double power = (double(inside) + 0.5) / double(fade);
+        return power / (1.0 + 2.0 * common * std::sqrt(power * (1.0 - power)));
     };
-    const double power = share(key - zone.lowKey, zone.lowKeyFade)
-        * share(zone.highKey - key, zone.highKeyFade)
-        * share(velocity - zone.lowVelocity, zone.lowVelocityFade)
-        * share(zone.highVelocity - velocity, zone.highVelocityFade);
+    const double power = share(key - zone.lowKey, zone.lowKeyFade, alike.lowKey)
+        * share(zone.highKey - key, zone.highKeyFade, alike.highKey)
+        * share(velocity - zone.lowVelocity, zone.lowVelocityFade, alike.lowVelocity)
+        * share(zone.highVelocity - velocity, zone.highVelocityFade, alike.highVelocity);
     return std::sqrt(power) * std::pow(10.0, zone.levelDb / 20.0);
 }
 
@@ -217,6 +241,7 @@ void setTreatments(Take& take, Treatments treatments, AudioPtr treated)
         std::swap(take.fades.inSeconds, take.fades.outSeconds);
         std::swap(take.fades.inShape, take.fades.outShape);
         turnLoop(take.loop, frames);
+        take.innerStart = {}; // the attack is at the other end
         if (take.facts.known())
             for (auto& choice : take.facts.change().loopChoices)
                 turnLoop(choice.loop, frames);

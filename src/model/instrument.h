@@ -4,6 +4,7 @@
 #include "audio/sound_file.h"
 #include "model/facts.h"
 #include "model/layer.h"
+#include "model/pattern.h"
 #include "prepare/treatment.h"
 
 #include <array>
@@ -82,6 +83,8 @@ struct Take {
     Fades fades;
     Tuning tuning;
     Loop loop;
+    /// A second start behind the attack; none where it does not lie behind the first one.
+    Frames innerStart;
     Aside<Facts>
         facts; ///< No part of the document; where they are not known, findFacts finds them.
 
@@ -89,6 +92,7 @@ struct Take {
     const AudioPtr& sound() const { return treated.audio ? treated.audio : recording->audio; }
     const Audio& audio() const { return *sound(); }
     double rate() const { return audio().rate; }
+    bool hasInnerStart() const { return innerStart > kept.start; }
     /// Length of one period of the take as tuned, seconds; nothing for a take without pitch.
     std::optional<double> period() const
     {
@@ -121,6 +125,8 @@ struct Instrument {
     double a4 = concertPitch.value; ///< Hz, 400 to 480: what the keys are tuned to.
     /// From the first of the layers that blend, 0, to the last, 1.
     double blend = 0.0;
+    double tempo = 96.0; ///< Beats a minute.
+    Pattern pattern;
 
     const Take* take(TakeId id) const;
     Take* take(TakeId id);
@@ -166,6 +172,8 @@ LayerId duplicateLayer(Instrument& instrument, LayerId layer);
 /// A blend of layers, neighbours at equal power. @return Gain of one of them, 0 to 1; 1 for a layer
 /// that does not blend.
 double blendGain(const Instrument& instrument, const Layer& layer) noexcept;
+/// The same of the layer in place `at` of `count`, 2 or more. @param blend 0 to 1.
+double blendGain(double blend, int at, int count) noexcept;
 
 /// A layer without zones at the end. @return Its id; none where there is no room.
 LayerId addLayer(Instrument& instrument);

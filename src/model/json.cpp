@@ -4,6 +4,7 @@
 #include "model/facts_json.h"
 #include "model/json_names.h"
 #include "model/layer_json.h"
+#include "model/movement_json.h"
 #include "model/treatment_json.h"
 
 #include "audio/original_file.h"
@@ -38,13 +39,16 @@ Fades fadesFrom(const json& j)
 
 json takeJson(const Take& take)
 {
-    return {{"id", take.id.value}, {"name", take.name}, {"audio", audioPath(*take.recording)},
+    json j = {{"id", take.id.value}, {"name", take.name}, {"audio", audioPath(*take.recording)},
         {"fileName", take.recording->fileName}, {"kept", spanJson(take.kept)},
         {"treatments", treatmentsJson(take.treatments)}, {"fades", fadesJson(take.fades)},
         {"tuning",
             {{"rootKey", take.tuning.rootKey}, {"fineCents", take.tuning.fineCents},
                 {"source", nameIn(sourceNames, take.tuning.source)}}},
         {"loop", loopJson(take.loop)}};
+    if (take.innerStart.value != 0)
+        j["innerStart"] = take.innerStart.value;
+    return j;
 }
 
 Take takeFrom(const json& j, RecordingPtr recording)
@@ -60,6 +64,7 @@ Take takeFrom(const json& j, RecordingPtr recording)
     take.tuning = {whole<int>(tuning.at("rootKey")), tuning.at("fineCents").get<double>(),
         valueIn(sourceNames, tuning.value("source", "byHand"))};
     take.loop = loopFrom(j.at("loop"));
+    take.innerStart = Frames{whole(j, "innerStart", std::int64_t(0))};
     sanitize(take);
     // Older files carried the facts inside the take.
     if (j.contains("pitch"))
@@ -89,7 +94,8 @@ std::string toJson(const Instrument& instrument)
     for (const auto& layer : instrument.layers)
         layers.push_back(layerJson(layer));
     const json document = {{"schema", schemaVersion}, {"name", instrument.name}, {"takes", takes},
-        {"layers", layers}, {"a4", instrument.a4}, {"blend", instrument.blend}};
+        {"layers", layers}, {"a4", instrument.a4}, {"blend", instrument.blend},
+        {"tempo", instrument.tempo}, {"pattern", patternJson(instrument.pattern)}};
     // File names come from disks and may hold any bytes.
     return document.dump(2, ' ', false, json::error_handler_t::replace);
 }
@@ -150,6 +156,9 @@ void migrate(json& j, int schema)
 {
     if (schema < 2)
         from1To2(j);
+    if (schema < 3)
+        for (auto& layer : j.at("layers"))
+            layerFrom2To3(layer);
 }
 
 /// Ids that tell everything apart, and takes for all zones, before any audio is decoded. @return
@@ -210,6 +219,8 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
         }
         instrument.a4 = j.value("a4", concertPitch.value);
         instrument.blend = j.value("blend", 0.0);
+        instrument.tempo = j.value("tempo", instrument.tempo);
+        instrument.pattern = patternFrom(j.value("pattern", json::object()));
         for (auto& take : instrument.takes)
             take.tuning.a4 = instrument.a4;
         return sanitized(std::move(instrument));

@@ -44,24 +44,24 @@ bool playsAlike(const Take& a, const Take& b)
 
 /// What goes into the moving: the stretch of the take's sound and, where it goes round for ever,
 /// some rounds of it, so that the moved sound has a past and a future on both sides of its joint.
-struct Source {
+struct Material {
     Audio audio;
     std::int64_t from = 0;
     Loop loop; ///< As a place in `audio`.
     std::int64_t keptEnd = 0;
 };
 
-Source plainSource(const Take& take)
+Material plainSource(const Take& take)
 {
     const Span span = movedSpan(take);
-    Source source{cut(take.audio(), span), span.start.value, take.loop, 0};
+    Material source{cut(take.audio(), span), span.start.value, take.loop, 0};
     source.loop.span.start.value -= span.start.value;
     source.loop.span.end.value -= span.start.value;
     source.keptEnd = std::min(source.audio.frames(), take.kept.end.value - span.start.value);
     return source;
 }
 
-Source unrolledSource(const Take& take)
+Material unrolledSource(const Take& take)
 {
     // A joint that comes back sooner would be heard as a tone of its own.
     constexpr double shortestSeconds = 0.25, futureSeconds = 1.5;
@@ -70,7 +70,7 @@ Source unrolledSource(const Take& take)
     const auto least = toFrames(shortestSeconds, take.rate()).value;
     const auto rounds = std::max<std::int64_t>(1, (least + round - 1) / round);
     const auto future = toFrames(futureSeconds, take.rate()).value;
-    Source source;
+    Material source;
     source.from = std::min(movedSpan(take).start.value, baked.from);
     source.audio.rate = take.rate();
     const auto length = baked.from - source.from + rounds * round + future;
@@ -100,7 +100,7 @@ bool unrolls(const Take& take)
 
 /// The loop where the moved sound meets itself: its ends are of one pitch, whose period is another
 /// now.
-Loop fitted(const Audio& audio, const Source& source, std::optional<double> period,
+Loop fitted(const Audio& audio, const Material& source, std::optional<double> period,
     const Progress& progress)
 {
     const Span kept{Frames{0}, Frames{source.keptEnd}};
@@ -138,7 +138,7 @@ KeptWish keptWish(const Layer& layer, const Take& take, int key)
 std::shared_ptr<const KeptKey> makeKept(const Take& take, double semitones, bool formants,
     const Progress& progress, const KeptKey* known, const PitchMover& mover)
 {
-    const Source source = unrolls(take) ? unrolledSource(take) : plainSource(take);
+    const Material source = unrolls(take) ? unrolledSource(take) : plainSource(take);
     auto made = std::make_shared<KeptKey>();
     made->take = take;
     made->take.facts.forget();
@@ -156,6 +156,8 @@ std::shared_ptr<const KeptKey> makeKept(const Take& take, double semitones, bool
     made->take.kept = {Frames{std::max<std::int64_t>(0, take.kept.start.value - source.from)},
         Frames{source.keptEnd}};
     made->take.loop = source.loop;
+    if (take.hasInnerStart())
+        made->take.innerStart = Frames{take.innerStart.value - source.from};
     std::optional<double> period = take.period();
     if (period)
         *period /= std::exp2(semitones / 12.0);

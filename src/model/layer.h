@@ -2,24 +2,36 @@
 #pragma once
 
 #include "model/id.h"
+#include "model/movement.h"
 
+#include <array>
 #include <cstddef>
 #include <string>
 #include <vector>
 
 namespace puretone {
 
-/// Level over time of every note.
+/// Level over time of every note. A curve of 0 is straight (decay and release in dB), towards 1 the
+/// way begins slowly, towards -1 it hurries at first.
 struct Envelope {
     double delay = 0.0; ///< Seconds before anything sounds.
-    double attack = 0.002; ///< Seconds from silence to full level, a straight line.
+    double attack = 0.002; ///< Seconds from silence to full level.
     double hold = 0.0; ///< Seconds at full level.
-    double decay = 0.0; ///< Seconds from full level to the sustain level, a straight line in dB.
+    double decay = 0.0; ///< Seconds from full level to the sustain level.
     double sustainDb = 0.0; ///< 0 to -60; -60 is silence.
-    double release = 0.15; ///< Seconds to fall by 60 dB after the key is let go.
+    double release = 0.03; ///< Seconds to fall by 60 dB after the key is let go.
+    double attackCurve = 0.0, decayCurve = 0.0, releaseCurve = 0.0; ///< -1 to 1.
+    /// Octaves by which all times grow: at full touch, -4 to 4, and for each octave of the keys
+    /// above key 60, -2 to 2.
+    double touchTimes = 0.0, keyTimes = 0.0;
     bool operator==(const Envelope&) const = default;
 };
 inline constexpr double silentSustainDb = -60.0;
+inline constexpr double shortestRelease = 0.001; ///< Seconds; none at all would end with a pop.
+/// Share of the way that a slope with a curve has gone at a share of its time; both 0 to 1.
+double slopeAt(double curve, double share) noexcept;
+/// The other way round.
+double slopeShare(double curve, double gone) noexcept;
 
 enum class FilterKind { off, low, high, band, notch };
 
@@ -29,22 +41,11 @@ struct Filter {
     bool steep = false; ///< 24 dB per octave instead of 12.
     double hz = 2000.0; ///< Cutoff at key 60 without touch and envelope, 16 to 20000.
     double resonance = 0.0; ///< 0 to 1.
+    double driveDb = 0.0; ///< Into a soft ceiling before it, 0 to 36.
     double follow = 0.0; ///< Octaves of cutoff for each octave of the keys, 0 to 2.
     double touchOctaves = 0.0; ///< Added at full touch, -8 to 8.
-    double envelopeOctaves = 0.0; ///< Added where the envelope stands at full level, -8 to 8.
-    Envelope envelope = {0.0, 0.002, 0.0, 0.3, silentSustainDb, 0.15};
+    double envelopeOctaves = 0.0; ///< Added where the second envelope is at full level, -8 to 8.
     bool operator==(const Filter&) const = default;
-};
-
-/// A slow wave that moves the notes of a layer, each from its own beginning.
-struct Lfo {
-    double hz = 5.0; ///< 0.01 to 40.
-    double pitchCents = 0.0; ///< Up and down, 0 to 1200.
-    double levelDb = 0.0; ///< Up and down, 0 to 24.
-    double cutoffOctaves = 0.0; ///< Up and down, 0 to 8.
-    double fadeSeconds = 0.0; ///< Until it is there, 0 to 20.
-    bool moves() const { return pitchCents > 0.0 || levelDb > 0.0 || cutoffOctaves > 0.0; }
-    bool operator==(const Lfo&) const = default;
 };
 
 /// Where on the keyboard a take sounds. Both ends belong to each range.
@@ -78,8 +79,15 @@ inline bool inZone(const Zone& zone, int key, int velocity)
     return key >= zone.lowKey && key <= zone.highKey && velocity >= zone.lowVelocity
         && velocity <= zone.highVelocity;
 }
-/// Gain of a note that plays it, crossovers and level counted: power is shared where zones overlap.
-double zoneGain(const Zone& zone, int key, int velocity) noexcept;
+/// How much of what lies behind each edge of a zone is the same sound, 0 to 1: what is alike adds
+/// up in amplitude, what is not in power.
+struct Likeness {
+    double lowKey = 0.0, highKey = 0.0, lowVelocity = 0.0, highVelocity = 0.0;
+    bool operator==(const Likeness&) const = default;
+};
+/// Gain of a note that plays it, crossovers and level counted: with a neighbour that fades over the
+/// same keys or touches the power stays what it is.
+double zoneGain(const Zone& zone, int key, int velocity, const Likeness& alike = {}) noexcept;
 
 /// Gains of a balance: the middle leaves both as they are, a side takes the other one away.
 struct Balance {
@@ -134,11 +142,23 @@ enum class Notes {
     tied, ///< The same, and the sounding note goes on: no new attack while a key is held.
 };
 
+/// From note to note.
+struct Glide {
+    double seconds = 0.0; ///< For all of the way, or for each octave of it; 0 to 10.
+    bool byRate = false; ///< The seconds are for each octave.
+    bool always = true; ///< Also from a note that was let go; otherwise only while a key is held.
+    bool operator==(const Glide&) const = default;
+};
+
+/// Which notes begin at a take's inner start.
+enum class InnerUse { never, always, softer, harder };
+
 /// Several voices for every note, each a little beside the pitch and the place.
 struct Unison {
     int voices = 1; ///< 1 to 8.
     double detuneCents = 12.0; ///< Of the outer ones, up and down, 0 to 100.
     double width = 0.5; ///< How far they stand apart, 0 to 1.
+    double phase = 1.0; ///< How far apart their waves begin, by chance, 0 to 1 of a period.
     static constexpr int most = 8;
     bool operator==(const Unison&) const = default;
 };
@@ -176,12 +196,16 @@ struct Layer {
     int voices = mostVoices; ///< Notes at once; the oldest makes room.
     Notes notes = Notes::many;
     Unison unison;
-    double glideSeconds = 0.0; ///< From note to note, where it plays one; 0 to 10.
-    double bendSemitones = 2.0; ///< Reach of the pitch wheel, 0 to 24.
+    Glide glide;
+    double bendSemitones = 2.0; ///< Reach of the pitch wheel, 0 to 48.
     double touch = 1.0; ///< How far touch makes louder: 1 by the square of it, 0 not at all.
+    InnerUse inner = InnerUse::never;
+    int innerTouch = 64; ///< Softer and harder than this, 1 to 127.
     Envelope envelope;
+    Envelope second = {0.0, 0.002, 0.0, 0.3, silentSustainDb, 0.15}; ///< For filter and movements.
     Filter filter;
-    Lfo lfo;
+    std::array<Wave, mostWaves> waves;
+    std::vector<Movement> movements;
 
     static constexpr int mostVoices = 256;
     bool operator==(const Layer&) const = default;

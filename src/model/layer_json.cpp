@@ -2,6 +2,7 @@
 #include "model/layer_json.h"
 
 #include "model/json_names.h"
+#include "model/movement_json.h"
 
 namespace puretone {
 
@@ -25,11 +26,16 @@ constexpr Names<Frozen::Direction, 3> directionNames = {{{Frozen::Direction::for
 constexpr Names<FilterKind, 5> filterNames = {{{FilterKind::off, "off"}, {FilterKind::low, "low"},
     {FilterKind::high, "high"}, {FilterKind::band, "band"}, {FilterKind::notch, "notch"}}};
 
+constexpr Names<InnerUse, 4> innerNames = {{{InnerUse::never, "never"},
+    {InnerUse::always, "always"}, {InnerUse::softer, "softer"}, {InnerUse::harder, "harder"}}};
+
 Envelope envelopeFrom(const json& j, const Envelope& standard = {})
 {
     return {j.value("delay", standard.delay), j.value("attack", standard.attack),
         j.value("hold", standard.hold), j.value("decay", standard.decay),
-        j.value("sustainDb", standard.sustainDb), j.value("release", standard.release)};
+        j.value("sustainDb", standard.sustainDb), j.value("release", standard.release),
+        j.value("attackCurve", 0.0), j.value("decayCurve", 0.0), j.value("releaseCurve", 0.0),
+        j.value("touchTimes", 0.0), j.value("keyTimes", 0.0)};
 }
 
 json zoneJson(const Zone& z)
@@ -65,28 +71,24 @@ Zone zoneFrom(const json& j)
 json filterJson(const Filter& f)
 {
     return {{"kind", nameIn(filterNames, f.kind)}, {"steep", f.steep}, {"hz", f.hz},
-        {"resonance", f.resonance}, {"follow", f.follow}, {"touchOctaves", f.touchOctaves},
-        {"envelopeOctaves", f.envelopeOctaves}, {"envelope", envelopeJson(f.envelope)}};
+        {"resonance", f.resonance}, {"driveDb", f.driveDb}, {"follow", f.follow},
+        {"touchOctaves", f.touchOctaves}, {"envelopeOctaves", f.envelopeOctaves}};
 }
 Filter filterFrom(const json& j)
 {
     const Filter standard;
     return {valueIn(filterNames, j.value("kind", "off")), j.value("steep", false),
-        j.value("hz", standard.hz), j.value("resonance", 0.0), j.value("follow", 0.0),
-        j.value("touchOctaves", 0.0), j.value("envelopeOctaves", 0.0),
-        envelopeFrom(j.value("envelope", json::object()), standard.envelope)};
+        j.value("hz", standard.hz), j.value("resonance", 0.0), j.value("driveDb", 0.0),
+        j.value("follow", 0.0), j.value("touchOctaves", 0.0), j.value("envelopeOctaves", 0.0)};
 }
 
-json lfoJson(const Lfo& lfo)
+json glideJson(const Glide& glide)
 {
-    return {{"hz", lfo.hz}, {"pitchCents", lfo.pitchCents}, {"levelDb", lfo.levelDb},
-        {"cutoffOctaves", lfo.cutoffOctaves}, {"fadeSeconds", lfo.fadeSeconds}};
+    return {{"seconds", glide.seconds}, {"byRate", glide.byRate}, {"always", glide.always}};
 }
-Lfo lfoFrom(const json& j)
+Glide glideFrom(const json& j)
 {
-    const Lfo standard;
-    return {j.value("hz", standard.hz), j.value("pitchCents", 0.0), j.value("levelDb", 0.0),
-        j.value("cutoffOctaves", 0.0), j.value("fadeSeconds", 0.0)};
+    return {j.value("seconds", 0.0), j.value("byRate", false), j.value("always", true)};
 }
 
 json frozenJson(const Frozen& f)
@@ -107,13 +109,14 @@ Frozen frozenFrom(const json& j)
 
 json unisonJson(const Unison& u)
 {
-    return {{"voices", u.voices}, {"detuneCents", u.detuneCents}, {"width", u.width}};
+    return {{"voices", u.voices}, {"detuneCents", u.detuneCents}, {"width", u.width},
+        {"phase", u.phase}};
 }
 Unison unisonFrom(const json& j)
 {
     const Unison standard;
     return {whole(j, "voices", standard.voices), j.value("detuneCents", standard.detuneCents),
-        j.value("width", standard.width)};
+        j.value("width", standard.width), j.value("phase", standard.phase)};
 }
 
 } // namespace
@@ -121,7 +124,9 @@ Unison unisonFrom(const json& j)
 json envelopeJson(const Envelope& e)
 {
     return {{"delay", e.delay}, {"attack", e.attack}, {"hold", e.hold}, {"decay", e.decay},
-        {"sustainDb", e.sustainDb}, {"release", e.release}};
+        {"sustainDb", e.sustainDb}, {"release", e.release}, {"attackCurve", e.attackCurve},
+        {"decayCurve", e.decayCurve}, {"releaseCurve", e.releaseCurve},
+        {"touchTimes", e.touchTimes}, {"keyTimes", e.keyTimes}};
 }
 
 json layerJson(const Layer& layer)
@@ -129,6 +134,11 @@ json layerJson(const Layer& layer)
     json zones = json::array();
     for (const auto& zone : layer.zones)
         zones.push_back(zoneJson(zone));
+    json waves = json::array(), movements = json::array();
+    for (const auto& wave : layer.waves)
+        waves.push_back(waveJson(wave));
+    for (const auto& movement : layer.movements)
+        movements.push_back(movementJson(movement));
     return {{"id", layer.id.value}, {"name", layer.name}, {"on", layer.on}, {"zones", zones},
         {"levelDb", layer.levelDb}, {"pan", layer.pan}, {"octave", layer.octave},
         {"fineCents", layer.fineCents}, {"follow", layer.follow},
@@ -138,9 +148,11 @@ json layerJson(const Layer& layer)
         {"keepsFormants", layer.keepsFormants}, {"frozen", frozenJson(layer.frozen)},
         {"blends", layer.blends}, {"chokeGroup", layer.chokeGroup}, {"voices", layer.voices},
         {"notes", nameIn(notesNames, layer.notes)}, {"unison", unisonJson(layer.unison)},
-        {"glideSeconds", layer.glideSeconds}, {"bendSemitones", layer.bendSemitones},
-        {"touch", layer.touch}, {"envelope", envelopeJson(layer.envelope)},
-        {"filter", filterJson(layer.filter)}, {"lfo", lfoJson(layer.lfo)}};
+        {"glide", glideJson(layer.glide)}, {"bendSemitones", layer.bendSemitones},
+        {"touch", layer.touch}, {"inner", nameIn(innerNames, layer.inner)},
+        {"innerTouch", layer.innerTouch}, {"envelope", envelopeJson(layer.envelope)},
+        {"second", envelopeJson(layer.second)}, {"filter", filterJson(layer.filter)},
+        {"waves", waves}, {"movements", movements}};
 }
 
 Layer layerFrom(const json& j)
@@ -172,12 +184,22 @@ Layer layerFrom(const json& j)
     layer.voices = whole(j, "voices", standard.voices);
     layer.notes = valueIn(notesNames, j.value("notes", "many"));
     layer.unison = unisonFrom(j.value("unison", json::object()));
-    layer.glideSeconds = j.value("glideSeconds", 0.0);
+    layer.glide = glideFrom(j.value("glide", json::object()));
     layer.bendSemitones = j.value("bendSemitones", standard.bendSemitones);
     layer.touch = j.value("touch", 1.0);
     layer.envelope = envelopeFrom(j.at("envelope"));
     layer.filter = filterFrom(j.value("filter", json::object()));
-    layer.lfo = lfoFrom(j.value("lfo", json::object()));
+    layer.second = envelopeFrom(j.value("second", json::object()), standard.second);
+    layer.inner = valueIn(innerNames, j.value("inner", "never"));
+    layer.innerTouch = whole(j, "innerTouch", standard.innerTouch);
+    const auto waves = j.value("waves", json::array());
+    for (std::size_t i = 0; i < std::min(waves.size(), layer.waves.size()); ++i)
+        layer.waves[i] = waveFrom(waves[i]);
+    for (const auto& movement : j.value("movements", json::array())) {
+        if (layer.movements.size() >= mostMovements)
+            throw json::other_error::create(501, "more movements than can be played", nullptr);
+        layer.movements.push_back(movementFrom(movement));
+    }
     return layer;
 }
 

@@ -124,6 +124,8 @@ void sanitize(Take& take)
     // What is looped is kept: trimming behind the loop's start pushes it along.
     take.loop.span.start.value = std::max(take.loop.span.start.value, start.value);
     take.loop = clampLoop(take.loop, end.value);
+    if (take.innerStart.value != 0)
+        take.innerStart.value = std::clamp(take.innerStart.value, start.value, end.value - 1);
 }
 
 void sanitize(Facts& facts, const Audio& audio)
@@ -162,7 +164,15 @@ void sanitize(Envelope& e)
     e.decay = inRange(e.decay, 0.0, 60.0, standard.decay);
     e.sustainDb = inRange(e.sustainDb, silentSustainDb, 0.0, standard.sustainDb);
     // Never zero: a note that is cut off inside its wave ends with a pop.
-    e.release = inRange(e.release, 0.005, 60.0, standard.release);
+    e.release = inRange(e.release, shortestRelease, 60.0, standard.release);
+    for (double* curve : {&e.attackCurve, &e.decayCurve, &e.releaseCurve}) {
+        *curve = inRange(*curve, -1.0, 1.0, 0.0);
+        // Nearly straight is straight: its formula divides by what is left.
+        if (std::abs(*curve) < 1e-3)
+            *curve = 0.0;
+    }
+    e.touchTimes = inRange(e.touchTimes, -4.0, 4.0, 0.0);
+    e.keyTimes = inRange(e.keyTimes, -2.0, 2.0, 0.0);
 }
 
 void sanitize(Filter& f)
@@ -172,16 +182,48 @@ void sanitize(Filter& f)
     f.follow = inRange(f.follow, 0.0, 2.0, 0.0);
     f.touchOctaves = inRange(f.touchOctaves, -8.0, 8.0, 0.0);
     f.envelopeOctaves = inRange(f.envelopeOctaves, -8.0, 8.0, 0.0);
-    sanitize(f.envelope);
+    f.driveDb = inRange(f.driveDb, 0.0, 36.0, 0.0);
 }
 
-void sanitize(Lfo& lfo)
+void sanitize(Wave& wave)
 {
-    lfo.hz = inRange(lfo.hz, 0.01, 40.0, 5.0);
-    lfo.pitchCents = inRange(lfo.pitchCents, 0.0, 1200.0, 0.0);
-    lfo.levelDb = inRange(lfo.levelDb, 0.0, 24.0, 0.0);
-    lfo.cutoffOctaves = inRange(lfo.cutoffOctaves, 0.0, 8.0, 0.0);
-    lfo.fadeSeconds = inRange(lfo.fadeSeconds, 0.0, 20.0, 0.0);
+    wave.hz = inRange(wave.hz, 0.01, 8000.0, 5.0);
+    if (wave.beats != 0.0)
+        wave.beats = inRange(wave.beats, 1.0 / 64.0, 64.0, 0.0);
+    wave.delaySeconds = inRange(wave.delaySeconds, 0.0, 20.0, 0.0);
+    wave.fadeSeconds = inRange(wave.fadeSeconds, 0.0, 20.0, 0.0);
+    wave.phase = shareIn(wave.phase);
+}
+
+void sanitize(Source& source)
+{
+    const int most = source.kind == SourceKind::controller ? 127
+        : source.kind == SourceKind::wave                  ? mostWaves - 1
+                                                           : 0;
+    source.number = std::clamp(source.number, 0, most);
+}
+
+void sanitize(Movement& m)
+{
+    sanitize(m.source);
+    sanitize(m.by);
+    const auto& facts = factsOf(m.target);
+    m.amount = inRange(m.amount, -facts.most, facts.most, 0.0);
+    m.curve = inRange(m.curve, -1.0, 1.0, 0.0);
+    const bool ofWave = m.target == Target::waveRate || m.target == Target::waveDepth;
+    m.number = std::clamp(m.number, 0, ofWave ? mostWaves - 1 : 0);
+}
+
+void sanitize(Pattern& p)
+{
+    const Pattern standard;
+    p.beats = inRange(p.beats, 1.0 / 16.0, 8.0, standard.beats);
+    p.gate = inRange(p.gate, 0.05, 1.0, standard.gate);
+    p.swing = inRange(p.swing, 0.0, 0.75, 0.0);
+    p.octaves = std::clamp(p.octaves, 1, 4);
+    keepFirst(p.steps, Pattern::mostSteps);
+    for (auto& step : p.steps)
+        keepFirst(step.layers, mostLayers);
 }
 
 void sanitize(Frozen& f)
@@ -213,12 +255,19 @@ void sanitize(Layer& layer)
     layer.unison.voices = std::clamp(layer.unison.voices, 1, Unison::most);
     layer.unison.detuneCents = inRange(layer.unison.detuneCents, 0.0, 100.0, standard.detuneCents);
     layer.unison.width = inRange(layer.unison.width, 0.0, 1.0, standard.width);
-    layer.glideSeconds = inRange(layer.glideSeconds, 0.0, 10.0, 0.0);
-    layer.bendSemitones = inRange(layer.bendSemitones, 0.0, 24.0, 2.0);
+    layer.unison.phase = inRange(layer.unison.phase, 0.0, 1.0, standard.phase);
+    layer.glide.seconds = inRange(layer.glide.seconds, 0.0, 10.0, 0.0);
+    layer.bendSemitones = inRange(layer.bendSemitones, 0.0, 48.0, 2.0);
+    layer.innerTouch = std::clamp(layer.innerTouch, 1, 127);
     layer.touch = inRange(layer.touch, 0.0, 1.0, 1.0);
     sanitize(layer.envelope);
     sanitize(layer.filter);
-    sanitize(layer.lfo);
+    sanitize(layer.second);
+    for (Wave& wave : layer.waves)
+        sanitize(wave);
+    keepFirst(layer.movements, mostMovements);
+    for (Movement& movement : layer.movements)
+        sanitize(movement);
 }
 
 } // namespace
@@ -231,6 +280,8 @@ Instrument sanitized(Instrument instrument)
         take.tuning.a4 = instrument.a4;
     }
     instrument.blend = shareIn(instrument.blend);
+    instrument.tempo = inRange(instrument.tempo, slowestTempo, fastestTempo, 96.0);
+    sanitize(instrument.pattern);
     if (instrument.layers.empty())
         instrument.layers.emplace_back();
     keepFirst(instrument.layers, mostLayers);

@@ -126,7 +126,7 @@ TEST_CASE(
     d.type(d.window.stop(Stop::shape), "Detune", "7 ct");
     d.type(d.window.stop(Stop::shape), "Width", "80 %");
     CHECK(d.session().layer().unison == Unison{3, 7.0, 0.8});
-    CHECK(d.document().layers[0].glideSeconds == Approx(0.2));
+    CHECK(d.document().layers[0].glide.seconds == Approx(0.2));
     CHECK(d.document().layers[0].bendSemitones == 12.0);
 }
 

@@ -120,6 +120,59 @@ TEST_CASE("zones have a level, a place and crossovers of equal power", "[engine]
     CHECK_THAT(double(out.right[14400] / headroom), WithinAbs(0.005, 0.0001));
 }
 
+TEST_CASE("a crossover of sounds that are alike stays within 1 dB, of others within 0.5 dB",
+    "[engine][layers]")
+{
+    const bool alike = GENERATE(true, false);
+    CAPTURE(alike);
+    auto instrument = levels({0.1f});
+    const auto first = noise(rate, 2.0, 0.05, 1);
+    instrument.takes.clear();
+    instrument.layers[0].zones.clear();
+    addTakes(instrument,
+        {plainTake(mono(first), 60.0, "a"),
+            plainTake(mono(alike ? first : noise(rate, 2.0, 0.05, 2)), 60.0, "b")});
+    instrument.layers[0].follow = 0.0;
+    auto& zones = instrument.layers[0].zones;
+    zones[0].lowKey = 0;
+    zones[0].highKey = 69;
+    zones[0].highKeyFade = 10;
+    zones[1].lowKey = 60;
+    zones[1].lowKeyFade = 10;
+    zones[1].highKey = 127;
+    const auto levelOf = [&](int key) {
+        const auto out = play(instrument, {on(0.0, key), off(1.5, key)});
+        return rmsDb(std::span(out.left).subspan(4800, 60000));
+    };
+    const double whole = levelOf(40);
+    for (int key = 60; key < 70; ++key)
+        CHECK_THAT(levelOf(key), WithinAbs(whole, alike ? 1.0 : 0.5));
+}
+
+TEST_CASE("glides take their time by the way or by the octave, always or while a key is held",
+    "[engine][layers]")
+{
+    auto instrument = toneOf(57.0);
+    Layer& layer = instrument.layers[0];
+    layer.glide = {0.4, false, true};
+    const auto keyAt = [&](const std::vector<TimedEvent>& events, double seconds) {
+        return heardKey(play(instrument, events), seconds - 0.03, seconds + 0.03);
+    };
+    const std::vector<TimedEvent> apart = {on(0.0, 57), off(0.3, 57), on(0.5, 69), off(1.6, 69)};
+    const std::vector<TimedEvent> together = {
+        on(0.0, 57), on(0.5, 69), off(0.52, 57), off(1.6, 69)};
+    CHECK_THAT(keyAt(apart, 0.7), WithinAbs(63.0, 0.3));
+    layer.glide.always = false;
+    CHECK_THAT(keyAt(apart, 0.7), WithinAbs(69.0, 0.1));
+    CHECK_THAT(keyAt(together, 0.8), WithinAbs(66.0, 0.5));
+    // By rate an octave takes as long, half of it half.
+    layer.glide = {0.8, true, true};
+    const std::vector<TimedEvent> fifth = {on(0.0, 57), off(0.3, 57), on(0.5, 63), off(1.6, 63)};
+    CHECK_THAT(keyAt(apart, 0.9), WithinAbs(63.0, 0.3));
+    CHECK_THAT(keyAt(fifth, 0.7), WithinAbs(60.0, 0.3));
+    CHECK_THAT(keyAt(fifth, 1.0), WithinAbs(63.0, 0.1));
+}
+
 TEST_CASE(
     "a layer on release sounds when a key comes up, also from under a pedal", "[engine][layers]")
 {
@@ -295,7 +348,7 @@ TEST_CASE("tied notes glide without a new attack, and take their time", "[engine
     auto instrument = toneOf(57.0);
     auto& layer = instrument.layers[0];
     layer.notes = Notes::tied;
-    layer.glideSeconds = 0.4;
+    layer.glide.seconds = 0.4;
     layer.envelope.attack = 0.3;
     const auto out = play(instrument, {on(0.0, 57), on(1.0, 64), off(2.0, 64), off(3.0, 57)});
     CHECK_THAT(heardKey(out, 0.5, 0.95), WithinAbs(57.0, 0.03));

@@ -180,8 +180,8 @@ TEST_CASE("SFZ carries filters with their envelope, slow waves and touch; a Soun
     tone.filter.follow = 0.5;
     tone.filter.touchOctaves = -1.5;
     tone.filter.envelopeOctaves = 3.0;
-    tone.filter.envelope = {0.0, 0.05, 0.1, 0.5, -9.0, 0.4};
-    tone.lfo = {4.5, 35.0, 2.0, 0.0, 0.7};
+    tone.second = {0.0, 0.05, 0.1, 0.5, -9.0, 0.4};
+    setSlowWave(tone, {4.5, 35.0, 2.0, 0.0, 0.7});
     tone.touch = 0.6;
     CHECK(lossesOf(instrument, FileKind::sfz).empty());
     REQUIRE(writtenAs(instrument, folder / "x.sfz") == "");
@@ -190,7 +190,7 @@ TEST_CASE("SFZ carries filters with their envelope, slow waves and touch; a Soun
     CHECK(again->layers[0].filter.kind == tone.filter.kind);
     CHECK(again->layers[0].filter.hz == Approx(1234.5));
     CHECK(again->layers[0].filter.resonance == Approx(0.4).margin(0.001));
-    CHECK(again->layers[0].lfo.pitchCents == Approx(35.0));
+    CHECK(slowWaveOf(again->layers[0]).pitchCents == Approx(35.0));
     CHECK(again->layers[0].touch == Approx(0.6));
     CHECK(again->layers[1].filter.kind == FilterKind::off);
     // And it sounds the same.
@@ -221,8 +221,8 @@ TEST_CASE("a SoundFont carries a low-pass with its sweep, and slow waves", "[for
     tone.filter.hz = 640.0;
     tone.filter.resonance = 0.3;
     tone.filter.envelopeOctaves = 2.5;
-    tone.filter.envelope = {0.0, 0.02, 0.0, 0.4, -12.0, 0.3};
-    tone.lfo = {4.5, 35.0, 2.0, 0.5, 0.0};
+    tone.second = {0.0, 0.02, 0.0, 0.4, -12.0, 0.3};
+    setSlowWave(tone, {4.5, 35.0, 2.0, 0.5, 0.0});
     REQUIRE(writtenAs(instrument, folder / "x.sf2") == "");
     const auto again = openInstrument(folder / "x.sf2");
     REQUIRE(again);
@@ -231,15 +231,15 @@ TEST_CASE("a SoundFont carries a low-pass with its sweep, and slow waves", "[for
     CHECK(got.filter.hz == Approx(640.0).epsilon(0.001));
     CHECK(got.filter.resonance == Approx(0.3).margin(0.002));
     CHECK(got.filter.envelopeOctaves == Approx(2.5).margin(0.001));
-    CHECK(got.filter.envelope.attack == Approx(0.02).epsilon(0.01));
-    CHECK(got.filter.envelope.decay == Approx(0.4).epsilon(0.01));
-    CHECK(got.filter.envelope.sustainDb == Approx(-12.0).margin(0.05));
-    CHECK(got.lfo.hz == Approx(4.5).epsilon(0.001));
-    CHECK(got.lfo.pitchCents == 35.0);
-    CHECK(got.lfo.levelDb == 2.0);
-    CHECK(got.lfo.cutoffOctaves == Approx(0.5).margin(0.001));
+    CHECK(got.second.attack == Approx(0.02).epsilon(0.01));
+    CHECK(got.second.decay == Approx(0.4).epsilon(0.01));
+    CHECK(got.second.sustainDb == Approx(-12.0).margin(0.05));
+    CHECK(slowWaveOf(got).hz == Approx(4.5).epsilon(0.001));
+    CHECK(slowWaveOf(got).pitchCents == 35.0);
+    CHECK(slowWaveOf(got).levelDb == 2.0);
+    CHECK(slowWaveOf(got).cutoffOctaves == Approx(0.5).margin(0.001));
     CHECK(again->layers[1].filter.kind == FilterKind::off);
-    CHECK_FALSE(again->layers[1].lfo.moves());
+    CHECK_FALSE(slowWaveOf(again->layers[1]).moves());
     // Written once more it is the same file.
     REQUIRE(writtenAs(*again, folder / "y.sf2") == "");
     CHECK(openInstrument(folder / "y.sf2")->layers[0].filter == got.filter);
@@ -334,7 +334,7 @@ TEST_CASE("foreign SFZ: masters, parts of samples, other spellings; what is not 
     // What we write ourselves, we play.
     auto own = threeLayers();
     own.layers[0].filter.kind = FilterKind::low;
-    own.layers[0].lfo.pitchCents = 20.0;
+    setSlowWave(own.layers[0], {5.0, 20.0, 0.0, 0.0, 0.0});
     for (const char* name : {"own.sfz", "own.sf2", "own.puretone"}) {
         REQUIRE(writtenAs(own, folder / name) == "");
         REQUIRE(openInstrument(folder / name, {}, &leftOut));

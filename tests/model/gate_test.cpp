@@ -26,22 +26,24 @@ TEST_CASE("crafted numbers are brought into range before anything computes with 
     const auto document = everyKindOfValue();
     REQUIRE(document.takes[0].facts->pitch.movement);
     REQUIRE_FALSE(document.takes[0].facts->loopChoices.empty());
-    const auto place =
-        GENERATE("/takes/0/pitch/movement/steadyStart", "/takes/0/pitch/movement/steadyEnd",
-            "/takes/0/pitch/movement/low", "/takes/0/pitch/movement/high", "/takes/0/pitch/notes/0",
-            "/takes/0/pitch/midi", "/takes/0/pitch/candidates/0/midi",
-            "/takes/0/pitch/partials/0/0", "/takes/0/loopChoices/0/loop/start",
-            "/takes/0/loopChoices/0/loop/end", "/takes/0/loopChoices/0/loop/crossfade",
-            "/takes/0/loopChoices/0/cost", "/takes/0/treatments/3/over/start",
-            "/takes/0/treatments/3/over/end", "/takes/0/treatments/1/slopeDb", "/takes/0/kept/end",
-            "/takes/0/loop/start", "/takes/0/tuning/rootKey", "/takes/0/tuning/fineCents",
-            "/layers/0/zones/0/lowKey", "/layers/0/zones/1/highVelocity",
-            "/layers/0/zones/1/levelDb", "/layers/0/zones/0/highKeyFade", "/layers/0/pan",
-            "/layers/0/follow", "/layers/0/octave", "/layers/0/voices", "/layers/0/chokeGroup",
-            "/layers/0/glideSeconds", "/layers/0/unison/voices", "/layers/0/unison/detuneCents",
-            "/layers/0/bendSemitones", "/layers/0/envelope/release", "/layers/0/filter/hz",
-            "/layers/0/filter/resonance", "/layers/0/filter/envelopeOctaves", "/layers/0/lfo/hz",
-            "/layers/0/lfo/fadeSeconds", "/layers/0/touch", "/a4");
+    const auto place = GENERATE("/takes/0/pitch/movement/steadyStart",
+        "/takes/0/pitch/movement/steadyEnd", "/takes/0/pitch/movement/low",
+        "/takes/0/pitch/movement/high", "/takes/0/pitch/notes/0", "/takes/0/pitch/midi",
+        "/takes/0/pitch/candidates/0/midi", "/takes/0/pitch/partials/0/0",
+        "/takes/0/loopChoices/0/loop/start", "/takes/0/loopChoices/0/loop/end",
+        "/takes/0/loopChoices/0/loop/crossfade", "/takes/0/loopChoices/0/cost",
+        "/takes/0/treatments/3/over/start", "/takes/0/treatments/3/over/end",
+        "/takes/0/treatments/1/slopeDb", "/takes/0/kept/end", "/takes/0/loop/start",
+        "/takes/0/tuning/rootKey", "/takes/0/tuning/fineCents", "/layers/0/zones/0/lowKey",
+        "/layers/0/zones/1/highVelocity", "/layers/0/zones/1/levelDb",
+        "/layers/0/zones/0/highKeyFade", "/layers/0/pan", "/layers/0/follow", "/layers/0/octave",
+        "/layers/0/voices", "/layers/0/chokeGroup", "/layers/0/glide/seconds",
+        "/layers/0/unison/voices", "/layers/0/unison/detuneCents", "/layers/0/bendSemitones",
+        "/layers/0/envelope/release", "/layers/0/filter/hz", "/layers/0/filter/resonance",
+        "/layers/0/filter/envelopeOctaves", "/layers/0/waves/0/hz", "/layers/0/waves/1/fadeSeconds",
+        "/layers/0/waves/0/beats", "/layers/0/filter/driveDb", "/layers/0/envelope/attackCurve",
+        "/layers/0/second/keyTimes", "/tempo", "/pattern/beats", "/pattern/octaves",
+        "/layers/0/touch", "/a4");
     for (const double value : {-100.0, 1e300, -1e300, 1e9}) {
         CAPTURE(place, value);
         const auto read = readWith(document, with(document, place, value));

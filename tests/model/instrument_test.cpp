@@ -96,7 +96,7 @@ TEST_CASE("damaged documents are refused with a sentence", "[model][json][bad-in
     }
     SECTION("a newer version")
     {
-        text.replace(text.find("\"schema\": 2"), 11, "\"schema\": 3");
+        text.replace(text.find("\"schema\": 3"), 11, "\"schema\": 4");
     }
     SECTION("a zone without its take")
     {

@@ -34,13 +34,18 @@ Instrument layered()
     layer.chokeGroup = 5;
     layer.voices = 7;
     layer.notes = Notes::tied;
-    layer.glideSeconds = 0.2;
+    layer.glide = {0.2, true, false};
+    layer.inner = InnerUse::harder;
+    layer.innerTouch = 99;
+    layer.second = {0.0, 0.1, 0.2, 0.3, -6.0, 0.4, 0.0, 0.0, 0.0, 0.0, -0.5};
     layer.bendSemitones = 12.0;
-    layer.envelope = {0.1, 0.2, 0.3, 0.4, -12.5, 1.25};
+    layer.envelope = {0.1, 0.2, 0.3, 0.4, -12.5, 1.25, 0.5, -0.25, 1.0, -1.5, 0.75};
     layer.touch = 0.25;
-    layer.filter = {
-        FilterKind::band, true, 777.0, 0.3, 0.5, -1.0, 2.5, {0.0, 0.1, 0.2, 0.3, -6.0, 0.4}};
-    layer.lfo = {3.3, 20.0, 1.5, 0.75, 0.6};
+    layer.filter = {FilterKind::band, true, 777.0, 0.3, 6.0, 0.5, -1.0, 2.5};
+    setSlowWave(layer, {3.3, 20.0, 1.5, 0.75, 0.6});
+    layer.waves[3] = {Wave::Shape::drift, 0.3, 4.0, 0.5, 1.5, 0.25, true};
+    layer.movements.push_back({{SourceKind::controller, 74}, Target::waveRate, 3, -1.25,
+        {SourceKind::wheel, 0}, -0.5, false});
     Zone& zone = layer.zones[0];
     zone.highKey = std::min(127, zone.lowKey + 20);
     zone.lowKeyFade = 3;
@@ -54,6 +59,10 @@ Instrument layered()
     zone.lowKeyByHand = true;
     zone.highKeyByHand = true;
     instrument.blend = 0.4;
+    instrument.tempo = 133.0;
+    instrument.pattern = {
+        true, Pattern::Order::atRandom, 0.25, 0.6, 0.2, 3, {{true, {LayerId{1}}}, {false, {}}}};
+    instrument.takes[0].innerStart = Frames{instrument.takes[0].kept.start.value + 100};
     return sanitized(std::move(instrument));
 }
 
@@ -89,7 +98,8 @@ TEST_CASE("names that are not known are refused and said", "[model][layers][bad-
 {
     const auto instrument = layered();
     const auto place = GENERATE("/layers/0/when", "/layers/0/sameKeys", "/layers/1/notes",
-        "/layers/1/filter/kind", "/takes/0/loop/mode", "/takes/0/tuning/source");
+        "/layers/1/filter/kind", "/layers/1/movements/0/target", "/layers/1/waves/0/shape",
+        "/takes/0/loop/mode", "/takes/0/tuning/source");
     auto j = json::parse(toJson(instrument));
     j[json::json_pointer(place)] = "sideways";
     const auto read = readWith(instrument, j.dump());
@@ -139,7 +149,7 @@ TEST_CASE("layers and zones that share a number, or claim millions, are refused"
     }
     SECTION("a newer schema")
     {
-        j["schema"] = 3;
+        j["schema"] = schemaVersion + 1;
     }
     CHECK_FALSE(readWith(instrument, j.dump()));
 }

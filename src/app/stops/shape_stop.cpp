@@ -88,7 +88,7 @@ void ShapeStop::addNotes(FieldColumn* into)
         session().editLayer(tr("Change notes"), [&](Layer& l) { l.notes = Notes(index); });
     });
     connectToLayer(
-        glide_, tr("Change glide"), [](Layer& l, double value) { l.glideSeconds = value; });
+        glide_, tr("Change glide"), [](Layer& l, double value) { l.glide.seconds = value; });
     connectToLayer(
         bend_, tr("Change wheel"), [](Layer& l, double value) { l.bendSemitones = value; });
     connectToLayer(voices_, tr("Change notes at once"),
@@ -116,7 +116,7 @@ void ShapeStop::addFilter(FieldColumn* into)
     const auto stage = [&](FieldSpec spec, double Envelope::*part) {
         auto* field = into->addField(std::move(spec));
         connectToLayer(field, tr("Shape the sweep"),
-            [part](Layer& l, double value) { l.filter.envelope.*part = value; });
+            [part](Layer& l, double value) { l.second.*part = value; });
         return field;
     };
     const Filter standard;
@@ -133,7 +133,7 @@ void ShapeStop::addFilter(FieldColumn* into)
     sweep_ = number(
         octavesField(tr("Sweep"), tr("Octaves by which the envelope below moves the cutoff")),
         tr("Change sweep"), &Filter::envelopeOctaves);
-    const auto& e = standard.envelope;
+    const Envelope e = Layer{}.second;
     sweepAttack_ = stage(
         secondsField(tr("Sweep attack"), tr("How long it takes to rise"), 0.0, 60.0, e.attack),
         &Envelope::attack);
@@ -152,23 +152,26 @@ void ShapeStop::addFilter(FieldColumn* into)
 
 void ShapeStop::addLfo(FieldColumn* into)
 {
-    const auto number = [&](FieldSpec spec, double Lfo::*part) {
+    const auto number = [&](FieldSpec spec, double SlowWave::*part) {
         auto* field = into->addField(std::move(spec));
-        connectToLayer(
-            field, tr("Change slow wave"), [part](Layer& l, double value) { l.lfo.*part = value; });
+        connectToLayer(field, tr("Change slow wave"), [part](Layer& l, double value) {
+            SlowWave wave = slowWaveOf(l);
+            wave.*part = value;
+            setSlowWave(l, wave);
+        });
         return field;
     };
-    const Lfo standard;
-    rate_ = number(
-        frequencyField(tr("Rate"), tr("Swings in a second"), 0.01, 40.0, standard.hz), &Lfo::hz);
+    const SlowWave standard;
+    rate_ = number(frequencyField(tr("Rate"), tr("Swings in a second"), 0.01, 40.0, standard.hz),
+        &SlowWave::hz);
     lfoPitch_ = number(
-        centsField(tr("Pitch"), tr("Up and down: a vibrato"), 0.0, 1200.0), &Lfo::pitchCents);
-    lfoLevel_ = number(
-        decibelField(tr("Level"), tr("Up and down: a tremolo"), 0.0, 24.0, 0.0), &Lfo::levelDb);
-    lfoCutoff_ =
-        number(octavesField(tr("Cutoff"), tr("Octaves up and down"), 0.0), &Lfo::cutoffOctaves);
-    lfoFade_ = number(
-        secondsField(tr("Fade in"), tr("Until it is there"), 0.0, 20.0, 0.0), &Lfo::fadeSeconds);
+        centsField(tr("Pitch"), tr("Up and down: a vibrato"), 0.0, 1200.0), &SlowWave::pitchCents);
+    lfoLevel_ = number(decibelField(tr("Level"), tr("Up and down: a tremolo"), 0.0, 24.0, 0.0),
+        &SlowWave::levelDb);
+    lfoCutoff_ = number(
+        octavesField(tr("Cutoff"), tr("Octaves up and down"), 0.0), &SlowWave::cutoffOctaves);
+    lfoFade_ = number(secondsField(tr("Fade in"), tr("Until it is there"), 0.0, 20.0, 0.0),
+        &SlowWave::fadeSeconds);
 }
 
 void ShapeStop::showFilter(const Layer& layer)
@@ -180,16 +183,16 @@ void ShapeStop::showFilter(const Layer& layer)
     slope_->setFieldEnabled(on);
     for (const auto& [field, value] : {std::pair(cutoff_, f.hz), {resonance_, f.resonance},
              {filterKeys_, f.follow}, {filterTouch_, f.touchOctaves}, {sweep_, f.envelopeOctaves},
-             {sweepAttack_, f.envelope.attack}, {sweepDecay_, f.envelope.decay},
-             {sweepSustain_, f.envelope.sustainDb}, {sweepRelease_, f.envelope.release}}) {
+             {sweepAttack_, layer.second.attack}, {sweepDecay_, layer.second.decay},
+             {sweepSustain_, layer.second.sustainDb}, {sweepRelease_, layer.second.release}}) {
         field->setFieldEnabled(on);
         field->setValue(value);
     }
-    rate_->setValue(layer.lfo.hz);
-    lfoPitch_->setValue(layer.lfo.pitchCents);
-    lfoLevel_->setValue(layer.lfo.levelDb);
-    lfoCutoff_->setValue(layer.lfo.cutoffOctaves);
-    lfoFade_->setValue(layer.lfo.fadeSeconds);
+    rate_->setValue(slowWaveOf(layer).hz);
+    lfoPitch_->setValue(slowWaveOf(layer).pitchCents);
+    lfoLevel_->setValue(slowWaveOf(layer).levelDb);
+    lfoCutoff_->setValue(slowWaveOf(layer).cutoffOctaves);
+    lfoFade_->setValue(slowWaveOf(layer).fadeSeconds);
 }
 
 void ShapeStop::refresh()
@@ -208,7 +211,7 @@ void ShapeStop::refresh()
     notes_->setIndex(int(layer.notes));
     glide_->setFieldEnabled(layer.notes != Notes::many);
     voices_->setFieldEnabled(layer.notes == Notes::many);
-    glide_->setValue(layer.glideSeconds);
+    glide_->setValue(layer.glide.seconds);
     bend_->setValue(layer.bendSemitones);
     voices_->setValue(layer.voices);
     touch_->setValue(layer.touch);

@@ -1,0 +1,384 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/movement_words.h"
+
+#include "base/quantity.h"
+
+#include <algorithm>
+#include <cmath>
+#include <sstream>
+
+namespace puretone {
+
+namespace {
+
+struct SourceWord {
+    const char* word; ///< As typed.
+    SourceKind kind;
+};
+constexpr SourceWord sourceWords[] = {{"mod wheel", SourceKind::wheel},
+    {"wheel", SourceKind::wheel}, {"bend", SourceKind::bend}, {"pressure", SourceKind::pressure},
+    {"release touch", SourceKind::releaseTouch}, {"touch", SourceKind::touch},
+    {"key", SourceKind::key}, {"keys", SourceKind::key},
+    {"level envelope", SourceKind::levelEnvelope}, {"second envelope", SourceKind::secondEnvelope},
+    {"envelope", SourceKind::secondEnvelope}, {"chance", SourceKind::random},
+    {"random", SourceKind::random}, {"turn", SourceKind::turn}, {"noise", SourceKind::noise}};
+
+struct TargetWord {
+    const char* word;
+    Target target;
+};
+constexpr TargetWord targetWords[] = {{"pitch", Target::pitch}, {"level", Target::level},
+    {"loudness", Target::level}, {"pan", Target::pan}, {"place", Target::pan},
+    {"cutoff", Target::cutoff}, {"resonance", Target::resonance}, {"drive", Target::drive},
+    {"start", Target::start}, {"loop", Target::loopPlace}, {"ring", Target::ring},
+    {"shake", Target::ring}, {"moment", Target::place}, {"grain size", Target::grainSize},
+    {"grains", Target::grainSize}, {"scatter", Target::scatter}, {"wandering", Target::drift},
+    {"blend", Target::blend}, {"speed", Target::waveRate}, {"depth", Target::waveDepth},
+    {"attack", Target::attack}, {"decay", Target::decay}, {"release", Target::release}};
+
+struct ShapeWord {
+    const char* word;
+    Wave::Shape shape;
+};
+constexpr ShapeWord shapeWords[] = {{"sine", Wave::Shape::sine},
+    {"triangle", Wave::Shape::triangle}, {"saw up", Wave::Shape::sawUp},
+    {"saw down", Wave::Shape::sawDown}, {"saw", Wave::Shape::sawUp},
+    {"square", Wave::Shape::square}, {"steps", Wave::Shape::steps}, {"drift", Wave::Shape::drift},
+    {"wave", Wave::Shape::sine}};
+
+/// The words of a sentence that is being read, taken from its front.
+class Words {
+public:
+    explicit Words(const std::string& text)
+    {
+        std::istringstream stream(text);
+        for (std::string word; stream >> word;) {
+            std::transform(word.begin(), word.end(), word.begin(),
+                [](unsigned char c) { return c < 128 ? char(std::tolower(c)) : char(c); });
+            words_.push_back(word);
+        }
+    }
+    bool empty() const { return at_ >= words_.size(); }
+    std::string next() const { return empty() ? std::string() : words_[at_]; }
+    /// Takes a phrase of one word or several.
+    bool take(const std::string& phrase)
+    {
+        std::istringstream stream(phrase);
+        auto at = at_;
+        for (std::string word; stream >> word; ++at)
+            if (at >= words_.size() || words_[at] != word)
+                return false;
+        at_ = at;
+        return true;
+    }
+    /// Takes a number, and its unit where it has one, also without a space between them.
+    std::optional<std::pair<double, std::string>> takeQuantity()
+    {
+        if (empty())
+            return std::nullopt;
+        std::string digits, unit;
+        for (const char c : words_[at_]) {
+            const bool numeric =
+                (c >= '0' && c <= '9') || c == '.' || c == ',' || c == '-' || c == '+';
+            (numeric && unit.empty() ? digits : unit) += c;
+        }
+        if (digits.empty())
+            return std::nullopt;
+        const auto number = parseNumber(digits[0] == '+' ? digits.substr(1) : digits, "");
+        if (!number)
+            return std::nullopt;
+        ++at_;
+        static constexpr const char* units[] = {"oct", "octaves", "octave", "st", "semitones",
+            "semitone", "ct", "cents", "db", "%", "percent", "ms", "s", "hz", "beat", "beats",
+            "bar", "bars"};
+        if (unit.empty())
+            for (const char* known : units)
+                if (take(known)) {
+                    unit = known;
+                    break;
+                }
+        return std::pair(*number, unit);
+    }
+
+private:
+    std::vector<std::string> words_;
+    std::size_t at_ = 0;
+};
+
+std::optional<Source> takeSource(Words& words, std::optional<Wave>& wave)
+{
+    for (const auto& [word, kind] : sourceWords)
+        if (words.take(word))
+            return Source{kind, 0};
+    if (words.take("controller") || words.take("cc")) {
+        const auto number = words.takeQuantity();
+        if (!number || number->first < 0.0 || number->first > 127.0)
+            return std::nullopt;
+        return Source{SourceKind::controller, int(number->first)};
+    }
+    for (const auto& [word, shape] : shapeWords)
+        if (words.take(word)) {
+            wave = Wave{};
+            wave->shape = shape;
+            if (const auto speed = words.takeQuantity()) {
+                const auto& [value, unit] = *speed;
+                if (unit.rfind("beat", 0) == 0)
+                    wave->beats = value;
+                else if (unit.rfind("bar", 0) == 0)
+                    wave->beats = 4.0 * value;
+                else
+                    wave->hz = value;
+            }
+            return Source{SourceKind::wave, 0};
+        }
+    return std::nullopt;
+}
+
+/// An amount as typed, in the units that a target counts in; nothing for a unit that is not its
+/// own.
+std::optional<double> amountIn(Target target, double value, const std::string& unit)
+{
+    const auto& facts = factsOf(target);
+    const std::string own = facts.unit;
+    if (unit.empty())
+        return value / facts.scale;
+    if (target == Target::pitch) {
+        if (unit.rfind("oct", 0) == 0)
+            return 12.0 * value;
+        if (unit == "ct" || unit == "cents")
+            return value / 100.0;
+        if (unit == "st" || unit.rfind("semitone", 0) == 0)
+            return value;
+        return std::nullopt;
+    }
+    if (own == "ms" && (unit == "s" || unit == "ms"))
+        return unit == "s" ? value : value / 1000.0;
+    if (own == "oct" && unit.rfind("oct", 0) == 0)
+        return value;
+    if (own == "dB" && unit == "db")
+        return value;
+    if (own.empty() && (unit == "%" || unit == "percent"))
+        return value / 100.0;
+    return std::nullopt;
+}
+
+std::string capital(std::string text)
+{
+    if (!text.empty())
+        text[0] = char(std::toupper(static_cast<unsigned char>(text[0])));
+    return text;
+}
+
+bool follows(const Movement& m, int wave)
+{
+    const Source wanted{SourceKind::wave, wave};
+    return m.source == wanted || m.by == wanted
+        || ((m.target == Target::waveRate || m.target == Target::waveDepth) && m.number == wave);
+}
+
+} // namespace
+
+std::string waveName(const Wave& wave)
+{
+    std::string name = "sine";
+    for (const auto& [word, shape] : shapeWords)
+        if (shape == wave.shape) {
+            name = word;
+            break;
+        }
+    if (wave.beats > 0.0)
+        return name + ", " + formatNumber(wave.beats, wave.beats < 1.0 ? 3 : 1)
+            + (wave.beats == 1.0 ? " beat" : " beats");
+    return name + ", " + formatNumber(wave.hz, wave.hz < 10.0 ? 2 : 0) + " Hz";
+}
+
+std::string sourceName(const Source& source, const std::array<Wave, mostWaves>& waves)
+{
+    switch (source.kind) {
+    case SourceKind::none:
+        return "nothing";
+    case SourceKind::wheel:
+        return "mod wheel";
+    case SourceKind::random:
+        return "chance";
+    case SourceKind::controller:
+        return "controller " + std::to_string(source.number);
+    case SourceKind::wave:
+        return waveName(waves[std::size_t(source.number)]);
+    default:
+        break;
+    }
+    for (const auto& [word, kind] : sourceWords)
+        if (kind == source.kind)
+            return word;
+    return {};
+}
+
+std::string amountText(const Movement& m)
+{
+    const auto& facts = factsOf(m.target);
+    const double shown = m.amount * facts.scale;
+    const std::string sign = isTwoSided(m.source) ? "\xC2\xB1" : shown < 0.0 ? "-" : "+";
+    std::string number = formatNumber(std::abs(shown), facts.decimals);
+    return sign + number + " " + (facts.unit[0] == '\0' ? "%" : facts.unit);
+}
+
+MovementSentence sentenceOf(const Layer& layer, const Movement& m)
+{
+    const auto& facts = factsOf(m.target);
+    MovementSentence said;
+    said.source = capital(sourceName(m.source, layer.waves));
+    said.verb = isTwoSided(m.source) ? facts.swinging : facts.verb;
+    said.amount = amountText(m);
+    if (m.by.kind != SourceKind::none)
+        said.by = "as far as " + sourceName(m.by, layer.waves) + " allows";
+    return said;
+}
+
+std::string MovementSentence::whole() const
+{
+    return source + " " + verb + " " + amount + (by.empty() ? "" : " " + by);
+}
+
+Result<NewMovement> parseMovement(const std::string& text)
+{
+    constexpr const char* hint = "Write a source, what it moves and how far: wheel cutoff 2 oct, "
+                                 "or sine 5 Hz pitch 20 ct by "
+                                 "pressure.";
+    Words words(text);
+    NewMovement made;
+    const auto source = takeSource(words, made.wave);
+    if (!source)
+        return fail(ErrorCode::badValue,
+            words.empty() ? "Nothing is said to move." : "\"" + words.next() + "\" moves nothing.",
+            hint);
+    made.movement.source = *source;
+    bool found = false;
+    for (const auto& [word, target] : targetWords)
+        if (words.take(word)) {
+            made.movement.target = target;
+            found = true;
+            break;
+        }
+    if (!found)
+        return fail(ErrorCode::badValue,
+            words.empty() ? "It is not said what is moved."
+                          : "\"" + words.next() + "\" cannot be moved.",
+            hint);
+    const auto& facts = factsOf(made.movement.target);
+    made.movement.amount = facts.usual;
+    if (const auto quantity = words.takeQuantity()) {
+        const auto amount = amountIn(made.movement.target, quantity->first, quantity->second);
+        if (!amount)
+            return fail(ErrorCode::badValue,
+                std::string("The ") + facts.word + " is not moved by \"" + quantity->second + "\".",
+                hint);
+        made.movement.amount = std::clamp(*amount, -facts.most, facts.most);
+    }
+    if (words.take("by") || words.take("as far as")) {
+        std::optional<Wave> wave;
+        const auto by = takeSource(words, wave);
+        if (!by || wave)
+            return fail(ErrorCode::badValue, "What allows it is not understood.", hint);
+        made.movement.by = *by;
+    }
+    if (!words.empty())
+        return fail(ErrorCode::badValue, "\"" + words.next() + "\" is not understood.", hint);
+    return made;
+}
+
+Result<std::size_t> addMovement(Layer& layer, const NewMovement& wanted)
+{
+    if (layer.movements.size() >= mostMovements)
+        return fail(ErrorCode::badValue,
+            "A layer has room for " + std::to_string(mostMovements) + " movements.",
+            "Take one away first.");
+    Movement made = wanted.movement;
+    if (wanted.wave) {
+        int place = 0;
+        const auto taken = [&](int wave) {
+            return std::any_of(layer.movements.begin(), layer.movements.end(),
+                [&](const Movement& m) { return follows(m, wave); });
+        };
+        while (place < mostWaves && taken(place))
+            ++place;
+        if (place == mostWaves)
+            return fail(ErrorCode::badValue,
+                "All four waves of the layer are followed by movements already.",
+                "Take one away, or let this one follow a wave that is there.");
+        layer.waves[std::size_t(place)] = *wanted.wave;
+        made.source.number = place;
+    }
+    layer.movements.push_back(made);
+    return layer.movements.size() - 1;
+}
+
+const std::vector<ReadyMovement>& readyMovements()
+{
+    static const std::vector<ReadyMovement> list = [] {
+        const Movement none;
+        Movement wheel = none, touch = none, drift = none, vibrato = none;
+        wheel.source = {SourceKind::wheel, 0};
+        wheel.target = Target::cutoff;
+        wheel.amount = 3.0;
+        touch.source = {SourceKind::touch, 0};
+        touch.target = Target::level;
+        touch.amount = 12.0;
+        drift.source = vibrato.source = {SourceKind::wave, 0};
+        drift.target = vibrato.target = Target::pitch;
+        drift.amount = 0.08;
+        vibrato.amount = 0.25;
+        Wave slow, shaking;
+        slow.shape = Wave::Shape::drift;
+        slow.hz = 0.4;
+        shaking.hz = 5.2;
+        shaking.delaySeconds = 0.5;
+        shaking.fadeSeconds = 0.4;
+        return std::vector<ReadyMovement>{{"Wheel to cutoff", {wheel, std::nullopt}},
+            {"Touch to level", {touch, std::nullopt}}, {"Slow drift of pitch", {drift, slow}},
+            {"Vibrato after half a second", {vibrato, shaking}}};
+    }();
+    return list;
+}
+
+void keepSounding(Layer& layer, const Movement& added, double value)
+{
+    const double moved = added.amount * bentBy(added.curve, value);
+    const auto give = [&](double& base, double low, double high) {
+        base = std::clamp(base - moved, low, high);
+    };
+    switch (added.target) {
+    case Target::cutoff:
+        layer.filter.hz = std::clamp(layer.filter.hz * std::exp2(-moved), 16.0, 20000.0);
+        break;
+    case Target::level:
+        give(layer.levelDb, -60.0, 24.0);
+        break;
+    case Target::pan:
+        give(layer.pan, -1.0, 1.0);
+        break;
+    case Target::resonance:
+        give(layer.filter.resonance, 0.0, 1.0);
+        break;
+    case Target::drive:
+        give(layer.filter.driveDb, 0.0, 36.0);
+        break;
+    case Target::place:
+        give(layer.frozen.place, 0.0, 1.0);
+        break;
+    case Target::scatter:
+        give(layer.frozen.scatterSeconds, 0.0, 1.0);
+        break;
+    case Target::drift:
+        give(layer.frozen.drift, -1.0, 1.0);
+        break;
+    case Target::grainSize:
+        layer.frozen.sizeSeconds =
+            std::clamp(layer.frozen.sizeSeconds * std::exp2(-moved), 0.001, 0.5);
+        break;
+    default:
+        break; // pitch is known by ear, and the rest is heard with the next note
+    }
+}
+
+} // namespace puretone

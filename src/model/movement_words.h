@@ -1,0 +1,55 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/result.h"
+#include "model/layer.h"
+
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace puretone {
+
+// Movements as sentences: "Mod wheel opens the cutoff by +2 oct as far as touch allows".
+
+std::string sourceName(const Source& source, const std::array<Wave, mostWaves>& waves);
+/// "sine, 0.30 Hz", "saw down, 4 beats".
+std::string waveName(const Wave& wave);
+/// "+2.00 oct", "±0.6 oct" for a source that swings to both sides.
+std::string amountText(const Movement& movement);
+
+/// What a movement does, in pieces that stand beside each other.
+struct MovementSentence {
+    std::string source, verb, amount, by;
+    std::string whole() const;
+};
+MovementSentence sentenceOf(const Layer& layer, const Movement& movement);
+
+/// A movement that is to be, with the wave that it wants for itself.
+struct NewMovement {
+    Movement movement;
+    std::optional<Wave> wave; ///< Where its source is one.
+};
+/// Reads "wheel cutoff 2 oct", "sine 0.3 Hz cutoff 0.6 oct by wheel", "touch level 24 dB",
+/// "controller 74 resonance": a source, a target, an amount and what allows it, the last two as
+/// wanted. @return `badValue` with what was not understood.
+Result<NewMovement> parseMovement(const std::string& text);
+
+/// Adds it to the layer; a wave takes a place that no movement follows. @return Its place; or
+/// `badValue` where there is no room.
+Result<std::size_t> addMovement(Layer& layer, const NewMovement& wanted);
+
+/// Movements that people make most, by name.
+struct ReadyMovement {
+    const char* name;
+    NewMovement made;
+};
+const std::vector<ReadyMovement>& readyMovements();
+
+/// Values that a person turned to be moved by a source: how far the base must give way so that
+/// nothing jumps while the source stands where it does.
+///
+/// @param value Of the source now.
+void keepSounding(Layer& layer, const Movement& added, double value);
+
+} // namespace puretone

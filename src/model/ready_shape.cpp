@@ -1,0 +1,263 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/ready_shape.h"
+
+#include "base/quantity.h"
+#include "loop/sustain.h"
+#include "pitch/note.h"
+
+#include <cmath>
+#include <set>
+
+namespace puretone {
+
+namespace {
+
+constexpr double listenedSeconds = 30.0;
+
+/// What the sounds of a layer are like, from all of its takes.
+struct Sounds {
+    std::vector<Take*> takes;
+    double rise = 0.0; ///< Seconds from the start to their level, the slowest.
+    double dies = 0.0; ///< Seconds within which the longest falls by 30 dB.
+    bool struck = false; ///< Most of them die away.
+    bool low = false; ///< Most of them lie below C3.
+    int loops = 0; ///< That have a loop, or one that was found.
+};
+
+Sounds soundsOf(Instrument& instrument, const Layer& layer)
+{
+    Sounds sounds;
+    std::set<TakeId> seen;
+    int struck = 0, low = 0;
+    for (const Zone& zone : layer.zones) {
+        Take* take = instrument.take(zone.take);
+        if (take == nullptr || !seen.insert(zone.take).second)
+            continue;
+        sounds.takes.push_back(take);
+        const auto sustain = findSustain(take->audio(), take->kept, listenedSeconds);
+        const double start = toSeconds(take->kept.start, take->rate());
+        sounds.rise = std::max(sounds.rise, sustain.onset - start);
+        const double dies =
+            std::min(sustain.diesWithin(), toSeconds(Frames{take->kept.length()}, take->rate()));
+        sounds.dies = std::max(sounds.dies, dies);
+        struck += sustain.diesWithin() < 8.0 ? 1 : 0;
+        low += take->tuning.rootKey < 48 ? 1 : 0;
+        sounds.loops += take->loop.on || !take->facts->loopChoices.empty() ? 1 : 0;
+    }
+    sounds.struck = 2 * struck > int(sounds.takes.size());
+    sounds.low = 2 * low > int(sounds.takes.size());
+    return sounds;
+}
+
+/// Every take goes round where it can. @return How many do.
+int goRound(const Sounds& sounds)
+{
+    int count = 0;
+    for (Take* take : sounds.takes) {
+        if (!take->loop.on && !take->facts->loopChoices.empty())
+            take->loop = take->facts->loopChoices.front().loop;
+        if (take->loop.on && take->loop.mode == LoopMode::oneShot)
+            take->loop.mode = LoopMode::forward;
+        count += take->loop.on ? 1 : 0;
+    }
+    return count;
+}
+
+/// Notes begin behind the attack. @return Whether any does.
+bool beginInside(const Sounds& sounds, Layer& layer)
+{
+    bool any = false;
+    for (Take* take : sounds.takes) {
+        if (!take->hasInnerStart())
+            take->innerStart = proposeInnerStart(*take);
+        any = any || take->hasInnerStart();
+    }
+    layer.inner = any ? InnerUse::always : InnerUse::never;
+    return any;
+}
+
+void playMany(Layer& layer)
+{
+    layer.notes = Notes::many;
+    layer.glide = Glide();
+}
+
+/// What a loop that is missing means, as the end of a sentence.
+std::string loopWords(const Sounds& sounds, int round)
+{
+    if (round == int(sounds.takes.size()))
+        return "held by its loop";
+    return round == 0
+        ? "without a loop: it ends with the recording"
+        : std::to_string(round) + " of " + std::to_string(sounds.takes.size()) + " takes go round";
+}
+
+std::string seconds(double value)
+{
+    return formatSeconds(value);
+}
+
+std::string makePad(const Sounds& sounds, Layer& layer)
+{
+    playMany(layer);
+    const int round = goRound(sounds);
+    const bool inside = sounds.struck && beginInside(sounds, layer);
+    if (!sounds.struck)
+        layer.inner = InnerUse::never;
+    Envelope& e = layer.envelope = Envelope();
+    // What rises slowly by itself needs less.
+    e.attack = std::clamp(0.6 - sounds.rise, 0.15, 0.6);
+    e.attackCurve = 0.2;
+    e.release = 1.8;
+    layer.filter.kind = FilterKind::off;
+    return "A pad: rises within " + seconds(e.attack) + (inside ? ", begins behind the strike" : "")
+        + ", " + loopWords(sounds, round) + ", dies away within " + seconds(e.release) + ".";
+}
+
+std::string makePluck(const Sounds& sounds, Layer& layer)
+{
+    playMany(layer);
+    layer.inner = InnerUse::never;
+    Envelope& e = layer.envelope = Envelope();
+    e.attack = 0.001;
+    e.decay = std::clamp(sounds.dies, 0.25, 1.2);
+    e.sustainDb = silentSustainDb;
+    e.release = 0.3;
+    Filter& f = layer.filter = Filter();
+    f.kind = FilterKind::low;
+    f.hz = 500.0;
+    f.follow = 1.0;
+    f.envelopeOctaves = 4.0;
+    f.touchOctaves = 1.5;
+    layer.second = Envelope();
+    layer.second.attack = 0.001;
+    layer.second.decay = 0.6 * e.decay;
+    layer.second.sustainDb = silentSustainDb;
+    layer.second.release = 0.2;
+    return "A pluck: at once there, gone within " + seconds(e.decay)
+        + ", duller as it fades, brighter the harder it is played.";
+}
+
+std::string makeTiedBass(const Sounds& sounds, Layer& layer)
+{
+    const int round = goRound(sounds);
+    layer.inner = InnerUse::never;
+    layer.notes = Notes::tied;
+    layer.glide = {0.08, false, false};
+    layer.unison.voices = 1;
+    // Down to where a bass is, in whole octaves of the sound's own place.
+    layer.octave = sounds.low ? 0 : -2;
+    Envelope& e = layer.envelope = Envelope();
+    e.attack = 0.002;
+    e.release = 0.08;
+    Filter& f = layer.filter = Filter();
+    f.kind = FilterKind::low;
+    f.steep = true;
+    f.hz = 350.0;
+    f.resonance = 0.15;
+    f.follow = 0.5;
+    f.envelopeOctaves = 2.5;
+    layer.second = Envelope();
+    layer.second.decay = 0.25;
+    layer.second.sustainDb = -24.0;
+    layer.second.release = 0.1;
+    return std::string("A tied bass: one note at a time that slides within ")
+        + seconds(layer.glide.seconds) + " while keys overlap"
+        + (layer.octave != 0 ? ", two octaves down" : "") + ", " + loopWords(sounds, round) + ".";
+}
+
+std::string makeDrone(const Sounds& sounds, Layer& layer)
+{
+    playMany(layer);
+    const int round = goRound(sounds);
+    const bool inside = sounds.struck && beginInside(sounds, layer);
+    Envelope& e = layer.envelope = Envelope();
+    e.attack = 2.0;
+    e.attackCurve = 0.3;
+    e.release = 4.0;
+    layer.filter.kind = FilterKind::off;
+    layer.unison = {3, 7.0, 0.8, 1.0};
+    return "A drone: three voices a little apart, rises within " + seconds(e.attack)
+        + (inside ? " behind the strike" : "") + ", " + loopWords(sounds, round) + ".";
+}
+
+std::string makeDrum(const Sounds& sounds, Layer& layer)
+{
+    playMany(layer);
+    layer.inner = InnerUse::never;
+    for (Take* take : sounds.takes)
+        take->loop.mode = LoopMode::oneShot;
+    layer.envelope = Envelope();
+    layer.envelope.attack = 0.0;
+    layer.filter.kind = FilterKind::off;
+    layer.unison.voices = 1;
+    return "A drum: each hit plays to its end, however short the key is held.";
+}
+
+std::string makeAsRecorded(const Sounds& sounds, Layer& layer)
+{
+    playMany(layer);
+    layer.inner = InnerUse::never;
+    layer.unison = Unison();
+    layer.octave = 0;
+    layer.filter = Filter();
+    layer.second = Layer().second;
+    layer.envelope = Envelope();
+    for (Take* take : sounds.takes)
+        if (take->loop.mode == LoopMode::oneShot)
+            take->loop.mode = LoopMode::forward;
+    return "As recorded: full level from the start, a short release, nothing else.";
+}
+
+} // namespace
+
+const char* nameOf(ReadyShape shape)
+{
+    switch (shape) {
+    case ReadyShape::pad:
+        return "Pad";
+    case ReadyShape::pluck:
+        return "Pluck";
+    case ReadyShape::tiedBass:
+        return "Tied bass";
+    case ReadyShape::drone:
+        return "Drone";
+    case ReadyShape::drum:
+        return "Drum";
+    case ReadyShape::asRecorded:
+        break;
+    }
+    return "As recorded";
+}
+
+std::string applyShape(Instrument& instrument, LayerId id, ReadyShape shape)
+{
+    Layer& layer = *instrument.layer(id);
+    const Sounds sounds = soundsOf(instrument, layer);
+    switch (shape) {
+    case ReadyShape::pad:
+        return makePad(sounds, layer);
+    case ReadyShape::pluck:
+        return makePluck(sounds, layer);
+    case ReadyShape::tiedBass:
+        return makeTiedBass(sounds, layer);
+    case ReadyShape::drone:
+        return makeDrone(sounds, layer);
+    case ReadyShape::drum:
+        return makeDrum(sounds, layer);
+    case ReadyShape::asRecorded:
+        break;
+    }
+    return makeAsRecorded(sounds, layer);
+}
+
+Frames proposeInnerStart(const Take& take)
+{
+    const auto sustain = findSustain(take.audio(), take.kept, listenedSeconds);
+    const Frames at = toFrames(sustain.from, take.rate());
+    // Never so late that nothing is left.
+    const auto latest = take.kept.start.value + take.kept.length() / 2;
+    return Frames{std::clamp(at.value, take.kept.start.value, latest)};
+}
+
+} // namespace puretone

@@ -1,0 +1,79 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/ready_shape.h"
+
+#include "support/takes.h"
+
+#include <catch2/catch.hpp>
+
+using namespace puretone;
+using namespace probe;
+using Catch::Matchers::Contains;
+
+namespace {
+
+constexpr double rate = 48000.0;
+
+/// Partials of a bell that die away, behind a strike of noise.
+Take bell()
+{
+    std::vector<float> wave(std::size_t(3.0 * rate));
+    const auto strike = noise(rate, 0.02, 0.5);
+    for (std::size_t i = 0; i < wave.size(); ++i) {
+        const double t = double(i) / rate;
+        wave[i] = float(0.4 * std::exp(-1.5 * t) * std::sin(2.0 * std::numbers::pi * 523.25 * t));
+        if (i < strike.size())
+            wave[i] += strike[i];
+    }
+    return plainTake(mono(wave), 72.0, "bell");
+}
+
+Instrument horn()
+{
+    return instrumentOf(
+        looped(plainTake(mono(harmonicTone(110.0, rate, 3.0)), 45.0), 48000, 96000, 4000));
+}
+
+} // namespace
+
+TEST_CASE("a bell's pad begins behind its strike, a horn's at its beginning", "[model][shape]")
+{
+    auto struck = instrumentOf(bell());
+    const auto said = applyShape(struck, 1, ReadyShape::pad);
+    CHECK_THAT(said, Contains("strike"));
+    CHECK(struck.layers[0].inner == InnerUse::always);
+    REQUIRE(struck.takes[0].hasInnerStart());
+    const double inside = toSeconds(struck.takes[0].innerStart, rate);
+    CHECK(inside > 0.01);
+    CHECK(inside < 0.5);
+    CHECK(struck.layers[0].envelope.attack > 0.1);
+    auto held = horn();
+    CHECK_THAT(applyShape(held, 1, ReadyShape::pad), !Contains("strike") && Contains("loop"));
+    CHECK(held.layers[0].inner == InnerUse::never);
+}
+
+TEST_CASE("ready shapes set what they say, and as recorded takes it back", "[model][shape]")
+{
+    auto instrument = horn();
+    const auto before = instrument;
+    CHECK_THAT(applyShape(instrument, 1, ReadyShape::tiedBass), Contains("slides"));
+    CHECK(instrument.layers[0].notes == Notes::tied);
+    CHECK(instrument.layers[0].glide.seconds > 0.0);
+    CHECK(instrument.layers[0].octave == 0); // it is low already
+    applyShape(instrument, 1, ReadyShape::pluck);
+    CHECK(instrument.layers[0].notes == Notes::many);
+    CHECK(instrument.layers[0].envelope.sustainDb == silentSustainDb);
+    CHECK(instrument.layers[0].filter.kind == FilterKind::low);
+    applyShape(instrument, 1, ReadyShape::drum);
+    CHECK(instrument.takes[0].loop.mode == LoopMode::oneShot);
+    applyShape(instrument, 1, ReadyShape::drone);
+    CHECK(instrument.layers[0].unison.voices == 3);
+    CHECK(instrument.takes[0].loop.repeats());
+    applyShape(instrument, 1, ReadyShape::asRecorded);
+    CHECK(instrument == before);
+    for (int i = 0; i < readyShapeCount; ++i) {
+        auto empty = Instrument();
+        CHECK_FALSE(applyShape(empty, 1, ReadyShape(i)).empty());
+        CHECK(sanitized(empty) == empty);
+        CHECK(std::string(nameOf(ReadyShape(i))).size() > 2);
+    }
+}
