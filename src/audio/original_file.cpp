@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "audio/original_file.h"
 
+#include "audio/nameless_file.h"
 #include "base/safe_file.h"
 
 #include <algorithm>
@@ -38,33 +39,11 @@ namespace {
 /// Smaller ones are not worth the way.
 constexpr std::size_t mostKept = std::size_t(16) << 10U;
 
-/// A file without a name for the bytes of all recordings, which ends with this process; -1 where
-/// that cannot be had.
-int namelessFile()
+/// For the bytes of all recordings.
+const NamelessFile& shelfFile()
 {
-    // Of the folders for what is short-lived first the one that is surely on disk.
-    for (const char* folder : {"/var/tmp", "/tmp"}) {
-        std::string path = std::string(folder) + "/puretone-XXXXXX";
-        const int descriptor = ::mkostemp(path.data(), O_CLOEXEC);
-        if (descriptor < 0)
-            continue;
-        ::unlink(path.c_str());
-        return descriptor;
-    }
-    return -1;
-}
-
-bool writeAt(int descriptor, std::span<const std::byte> bytes, std::uint64_t offset)
-{
-    std::size_t done = 0;
-    while (done < bytes.size()) {
-        const auto put =
-            ::pwrite(descriptor, bytes.data() + done, bytes.size() - done, off_t(offset + done));
-        if (put <= 0)
-            return false;
-        done += std::size_t(put);
-    }
-    return true;
+    static const NamelessFile file;
+    return file;
 }
 
 } // namespace
@@ -75,13 +54,14 @@ OriginalFile::OriginalFile(std::vector<std::byte> bytes)
 {
     if (size_ <= mostKept)
         return;
-    static const auto shelf = std::make_shared<OpenFile>(namelessFile(), std::filesystem::path());
+    static const auto shelf = std::make_shared<OpenFile>(
+        shelfFile().there() ? ::dup(shelfFile().descriptor()) : -1, std::filesystem::path());
     static std::atomic<std::uint64_t> end{0};
     if (shelf->descriptor < 0)
         return;
     // Whole blocks, so that they can be given back.
     offset_ = end.fetch_add((size_ + 4095) / 4096 * 4096);
-    if (writeAt(shelf->descriptor, bytes_, offset_)) {
+    if (shelfFile().write(bytes_, offset_)) {
         file_ = shelf;
         std::vector<std::byte>().swap(bytes_); // an assignment would keep the room
     }

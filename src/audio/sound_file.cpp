@@ -5,6 +5,7 @@
 #include "base/safe_file.h"
 
 #include <algorithm>
+#include <cmath>
 #include <cstring>
 #include <sndfile.h>
 
@@ -298,6 +299,50 @@ Result<void> writeWav(const std::filesystem::path& path, const Audio& audio, Sam
 {
     const auto bytes = encodeWav(audio, format, sampler);
     return writeWhole(path, [&](const auto& temporary) { return writeBytes(temporary, bytes); });
+}
+
+namespace {
+
+Result<void> writeFlac(const std::filesystem::path& path, const Audio& audio)
+{
+    SF_INFO info{};
+    info.samplerate = int(std::lround(audio.rate));
+    info.channels = int(audio.channelCount());
+    info.format = SF_FORMAT_FLAC | SF_FORMAT_PCM_24;
+    SNDFILE* file = sf_open(path.c_str(), SFM_WRITE, &info);
+    if (file == nullptr)
+        return fail(ErrorCode::cannotWrite,
+            path.filename().string() + " cannot be written as FLAC.", "Save it as a WAV file.");
+    sf_command(file, SFC_SET_CLIPPING, nullptr, SF_TRUE);
+    const auto frames = std::size_t(audio.frames());
+    std::vector<float> piece;
+    constexpr std::size_t together = 65536;
+    bool whole = true;
+    for (std::size_t at = 0; whole && at < frames; at += together) {
+        const auto count = std::min(together, frames - at);
+        piece.clear();
+        for (std::size_t i = at; i < at + count; ++i)
+            for (const auto& channel : audio.channels)
+                piece.push_back(channel[i]);
+        whole = sf_writef_float(file, piece.data(), sf_count_t(count)) == sf_count_t(count);
+    }
+    whole = sf_close(file) == 0 && whole;
+    if (!whole)
+        return fail(ErrorCode::cannotWrite,
+            path.filename().string() + " was not written to its end.", "Make room on the disk.");
+    return {};
+}
+
+} // namespace
+
+Result<void> writeSound(const std::filesystem::path& path, const Audio& audio)
+{
+    auto extension = path.extension().string();
+    std::transform(extension.begin(), extension.end(), extension.begin(),
+        [](unsigned char c) { return char(std::tolower(c)); });
+    if (extension != ".flac")
+        return writeWav(path, audio, SampleFormat::float32);
+    return writeWhole(path, [&](const auto& temporary) { return writeFlac(temporary, audio); });
 }
 
 } // namespace puretone

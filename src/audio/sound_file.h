@@ -106,6 +106,10 @@ std::vector<std::byte> encodeWav(
 Result<void> writeWav(const std::filesystem::path& path, const Audio& audio, SampleFormat format,
     const std::optional<SamplerInfo>& sampler = {});
 
+/// Writes a sound whole or not at all, by the ending of its name: FLAC of 24 bits, or else WAV of
+/// 32-bit floats. @return `cannotWrite` with the reason.
+Result<void> writeSound(const std::filesystem::path& path, const Audio& audio);
+
 /// One sample as a 16-bit or 24-bit integer, limited to full scale.
 int toInteger(float sample, int bits);
 

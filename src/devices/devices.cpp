@@ -24,11 +24,12 @@ DeviceLists listDevices()
     return lists;
 }
 
-Result<std::unique_ptr<AudioOutput>> openOutput(const std::string& id, OutputClient client)
+Result<std::unique_ptr<AudioOutput>> openOutput(
+    const std::string& id, OutputClient client, const OutputFormat& format)
 {
     if (id == simulatedId)
         return std::make_unique<SimulatedOutput>(std::move(client));
-    return openRealOutput(id, std::move(client));
+    return openRealOutput(id, std::move(client), format);
 }
 
 Result<std::unique_ptr<AudioInput>> openInput(const std::string& id, InputClient client)

@@ -26,6 +26,13 @@ struct OutputClient {
     std::function<void(float* left, float* right, int frames)> render;
 };
 
+/// How an output is wished to run; a device that cannot takes the nearest that it can.
+struct OutputFormat {
+    int rate = 0; ///< Frames a second; 0 for the device's own.
+    int blockFrames = 256;
+    bool operator==(const OutputFormat&) const = default;
+};
+
 /// What a device with one side plays of two: their mean, in place of the left one.
 inline void foldToMono(float* left, const float* right, int frames) noexcept
 {
@@ -40,6 +47,8 @@ public:
     virtual std::string name() const = 0;
     virtual double rate() const = 0;
     virtual int blockFrames() const = 0;
+    /// How often a block came too late to be heard, since it was opened.
+    virtual int dropouts() const { return 0; }
     /// False once the device has gone or stopped asking for sound.
     virtual bool alive() const = 0;
 };
@@ -80,7 +89,8 @@ DeviceLists simulatedDevices();
 /// Opens and starts a device of the lists.
 ///
 /// @return The running device, or `noDevice` with the reason. The simulated ones always open.
-Result<std::unique_ptr<AudioOutput>> openOutput(const std::string& id, OutputClient client);
+Result<std::unique_ptr<AudioOutput>> openOutput(
+    const std::string& id, OutputClient client, const OutputFormat& format = {});
 Result<std::unique_ptr<AudioInput>> openInput(const std::string& id, InputClient client);
 Result<std::unique_ptr<MidiInput>> openMidiInput(const std::string& id, MidiClient client);
 

@@ -5,6 +5,7 @@
 #include "devices/quiet.h"
 
 #include <algorithm>
+#include <atomic>
 #include <mutex>
 #include <rtaudio/RtAudio.h>
 
@@ -80,12 +81,22 @@ std::vector<DeviceName> names(const std::vector<Found>& found)
     return list;
 }
 
+/// The rate that is wished for, where the device has it; else its own.
+unsigned rateFor(const RtAudio::DeviceInfo& info, unsigned wished)
+{
+    const auto& rates = info.sampleRates;
+    if (std::find(rates.begin(), rates.end(), wished) != rates.end())
+        return wished;
+    return info.preferredSampleRate > 0 ? info.preferredSampleRate : 48000;
+}
+
 /// One RtAudio stream in either direction.
 class Stream {
 public:
-    bool open(const std::string& id, bool output, unsigned channelsWanted, RtAudioCallback callback,
-        void* self, std::string& reason)
+    bool open(const std::string& id, bool output, const OutputFormat& format,
+        RtAudioCallback callback, void* self, std::string& reason)
     {
+        constexpr unsigned channelsWanted = 2;
         const auto found = probe(output);
         const auto device =
             std::find_if(found.begin(), found.end(), [&](const Found& f) { return f.id == id; });
@@ -104,8 +115,8 @@ public:
             RtAudio::StreamOptions options;
             options.flags = RTAUDIO_NONINTERLEAVED | RTAUDIO_SCHEDULE_REALTIME;
             options.streamName = "Pure Tone";
-            rate_ = device->info.preferredSampleRate > 0 ? device->info.preferredSampleRate : 48000;
-            block_ = 256;
+            rate_ = rateFor(device->info, unsigned(std::max(0, format.rate)));
+            block_ = unsigned(std::clamp(format.blockFrames, 16, 8192));
             audio_->openStream(output ? &parameters : nullptr, output ? nullptr : &parameters,
                 RTAUDIO_FLOAT32, rate_, &block_, callback, self, &options, rememberError);
             return true;
@@ -167,9 +178,9 @@ public:
     }
     ~RealOutput() override { stream_.close(); }
 
-    bool open(const std::string& id, std::string& reason)
+    bool open(const std::string& id, const OutputFormat& format, std::string& reason)
     {
-        if (!stream_.open(id, true, 2, &RealOutput::callback, this, reason))
+        if (!stream_.open(id, true, format, &RealOutput::callback, this, reason))
             return false;
         spare_.resize(stream_.block_);
         client_.prepare(double(stream_.rate_), int(stream_.block_));
@@ -178,13 +189,16 @@ public:
     std::string name() const override { return stream_.name_; }
     double rate() const override { return double(stream_.rate_); }
     int blockFrames() const override { return int(stream_.block_); }
+    int dropouts() const override { return dropouts_.load(std::memory_order_relaxed); }
     bool alive() const override { return stream_.alive(); }
 
 private:
     static int callback(
-        void* output, void*, unsigned frames, double, RtAudioStreamStatus, void* self)
+        void* output, void*, unsigned frames, double, RtAudioStreamStatus status, void* self)
     {
         auto& me = *static_cast<RealOutput*>(self);
+        if ((status & RTAUDIO_OUTPUT_UNDERFLOW) != 0)
+            me.dropouts_.fetch_add(1, std::memory_order_relaxed);
         me.stream_.heartbeat_.beat();
         auto* left = static_cast<float*>(output);
         const bool stereo = me.stream_.channels_ > 1;
@@ -201,6 +215,7 @@ private:
     }
 
     OutputClient client_;
+    std::atomic<int> dropouts_{0};
     std::vector<float> spare_;
     mutable Stream stream_;
 };
@@ -214,7 +229,7 @@ public:
     ~RealInput() override { stream_.close(); }
     bool open(const std::string& id, std::string& reason)
     {
-        return stream_.open(id, false, 2, &RealInput::callback, this, reason)
+        return stream_.open(id, false, {}, &RealInput::callback, this, reason)
             && stream_.start(reason);
     }
     std::string name() const override { return stream_.name_; }
@@ -247,11 +262,12 @@ std::vector<DeviceName> listRealInputs()
     return names(probe(false));
 }
 
-Result<std::unique_ptr<AudioOutput>> openRealOutput(const std::string& id, OutputClient client)
+Result<std::unique_ptr<AudioOutput>> openRealOutput(
+    const std::string& id, OutputClient client, const OutputFormat& format)
 {
     auto output = std::make_unique<RealOutput>(std::move(client));
     std::string reason;
-    if (!output->open(id, reason))
+    if (!output->open(id, format, reason))
         return cannotOpen(id, reason);
     return output;
 }

@@ -10,7 +10,8 @@ std::vector<DeviceName> listRealOutputs();
 std::vector<DeviceName> listRealInputs();
 std::vector<DeviceName> listRealMidiInputs();
 
-Result<std::unique_ptr<AudioOutput>> openRealOutput(const std::string& id, OutputClient client);
+Result<std::unique_ptr<AudioOutput>> openRealOutput(
+    const std::string& id, OutputClient client, const OutputFormat& format);
 Result<std::unique_ptr<AudioInput>> openRealInput(const std::string& id, InputClient client);
 Result<std::unique_ptr<MidiInput>> openRealMidiInput(const std::string& id, MidiClient client);
 

@@ -50,6 +50,8 @@ public:
         eachPort([&](std::unique_ptr<RtMidiIn>& input, unsigned port, const std::string& portId) {
             if (portId != id)
                 return false;
+            // The clock is wanted; messages of any length to some maker's machine are not.
+            input->ignoreTypes(true, false, true);
             input->openPort(port, "keyboard");
             input->setCallback(&RealMidi::callback, this);
             input->setErrorCallback([](RtMidiError::Type, const std::string&, void*) {}, nullptr);

@@ -141,6 +141,8 @@ void Engine::drain(int frames, bool timed) noexcept
     Posted posted;
     while (dueCount_ < queued && fromWindow_.pop(posted))
         add(posted);
+    while (dueCount_ < 2 * queued && fromListening_.pop(posted))
+        add(posted);
     while (dueCount_ < due_.size() && fromMidi_.pop(posted))
         add(posted);
 }
@@ -182,8 +184,10 @@ void Engine::publishMoves() noexcept
 {
     shownTempo_.store(60.0 * tempo_.beatsPerSecond(), std::memory_order_relaxed);
     clocked_.store(tempo_.followsNow(), std::memory_order_relaxed);
-    if (const int moved = performance_.hands().lastMoved(); moved >= 0)
+    if (const int moved = performance_.hands().lastMoved(); moved >= 0) {
+        movedValue_.store(performance_.hands().wanted(moved), std::memory_order_relaxed);
         movedController_.store(moved, std::memory_order_relaxed);
+    }
     const LayerId layer{shownLayer_.load(std::memory_order_relaxed)};
     const Voice* voice = performance_.newestOf(layer);
     const MovesRun* moves = voice != nullptr ? &voice->moves() : performance_.sharedOf(layer);
@@ -271,6 +275,7 @@ Engine::Meter Engine::look() noexcept
     meter.cutoff = shownCutoff_.load(std::memory_order_relaxed);
     meter.tempo = shownTempo_.load(std::memory_order_relaxed);
     meter.clocked = clocked_.load(std::memory_order_relaxed);
+    meter.controllerValue = movedValue_.load(std::memory_order_relaxed);
     meter.controller = movedController_.exchange(-1, std::memory_order_relaxed);
     return meter;
 }

@@ -51,6 +51,12 @@ public:
         return pass(fromMidi_, {event, when});
     }
 
+    /// The thread of what is listened to.
+    bool postListening(const MidiEvent& event, Moment when = {}) noexcept
+    {
+        return pass(fromListening_, {event, when});
+    }
+
     /// Audio thread: what a queue would bring, at once.
     void handle(const MidiEvent& event) noexcept;
     /// Audio thread: writes `frames` frames, any number of them; what was posted happens at the
@@ -76,7 +82,8 @@ public:
         double cutoff = 0.0;
         double tempo = 0.0; ///< Beats a minute.
         bool clocked = false; ///< And it is another player's.
-        int controller = -1; ///< That was moved since the last look.
+        int controller = -1; ///< That was moved since the last look,
+        double controllerValue = 0.0; ///< and where it stands, 0 to 1.
     };
     /// Interface thread: whose movements look() tells of.
     void showLayer(LayerId layer) noexcept
@@ -139,13 +146,13 @@ private:
     bool reached_ = false; ///< The present cell.
     int cellAt_ = 0; ///< The next frame's place in its cell; at 0 the cell has not begun.
     FrameClock clock_;
-    std::array<Due, 2 * queued> due_{};
+    std::array<Due, 3 * queued> due_{};
     std::size_t dueCount_ = 0;
     Master master_;
 
     Handover<Program> handover_;
     Events fromWindow_;
-    Events fromMidi_;
+    Events fromMidi_, fromListening_;
     std::atomic<bool> lost_{false}; ///< Events, because a queue was full.
     std::atomic<double> rate_{48000.0};
     std::atomic<int> voiceCount_{0}, shownTake_{0};
@@ -153,7 +160,7 @@ private:
     std::atomic<int> shownGrains_{0};
     std::atomic<int> shownLayer_{0}, movedController_{-1};
     std::array<std::atomic<float>, mostMovements> shownMoves_{};
-    std::atomic<double> shownCutoff_{0.0}, shownTempo_{0.0};
+    std::atomic<double> shownCutoff_{0.0}, shownTempo_{0.0}, movedValue_{0.0};
     std::atomic<bool> clocked_{false}, followsClock_{false}, perKey_{false};
     RecentNotes recentNotes_;
     std::array<std::atomic<int>, mostShown> shownZones_{};

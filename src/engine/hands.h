@@ -24,6 +24,11 @@ public:
     const Controls& controls() const noexcept { return now_; }
     /// A controller that was moved, 0 to 127, or -1; every look forgets it.
     int lastMoved() noexcept;
+    /// Where a controller was put, 0 to 1.
+    double wanted(int controller) const noexcept
+    {
+        return double(wanted_.controllers[std::size_t(controller)]);
+    }
     /// Gain of volume and expression (controllers 7 and 11, square law), at the end of the cell.
     double level() const noexcept;
     /// Notes that begin now are softer.

@@ -5,7 +5,7 @@ namespace puretone {
 
 namespace {
 
-constexpr double recentSeconds = 120.0;
+constexpr double recentSeconds = 20.0;
 constexpr double switchSeconds = 0.005;
 
 void raise(std::atomic<float>& peak, float value) noexcept

@@ -26,7 +26,8 @@ public:
 
     TrialTone& trial() { return trial_; }
     Monitor& monitor() { return monitor_; }
-    /// What was played, before trial tone, monitor and limiter: two minutes, at any rate.
+    /// What was played last, before trial tone, monitor and limiter: twenty seconds, at any rate,
+    /// from which KeptAudio takes it.
     RecentAudio& recent() { return recent_; }
 
     struct Look {

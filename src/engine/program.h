@@ -87,7 +87,7 @@ struct ProgramZone {
     double period = 0.0; ///< Of the take as tuned, frames of the recording.
     bool pitched = false; ///< And it is heard.
     float left = 1.0f, right = 1.0f; ///< Gains of the layer's level and both places.
-    Likeness alike;
+    EdgeLikeness alike;
     std::shared_ptr<const ZoneSound> sound;
 
     ZoneId id() const noexcept { return zone.id; }

@@ -207,6 +207,17 @@ Result<std::vector<TimedEvent>> decodeMidiFile(
     return events;
 }
 
+double tempoOfMidiFile(std::span<const std::byte> bytes)
+{
+    const auto read = readScore(bytes);
+    if (!read || read->second.tempos.empty())
+        return 120.0;
+    const auto& tempos = read->second.tempos;
+    const auto first = std::min_element(tempos.begin(), tempos.end(),
+        [](const Tempo& a, const Tempo& b) { return a.tick < b.tick; });
+    return 60.0 / std::max(1e-3, first->secondsPerQuarter);
+}
+
 Result<std::vector<TimedEvent>> readMidiFile(const std::filesystem::path& path)
 {
     const auto bytes = readFile(path);

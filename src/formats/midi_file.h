@@ -22,4 +22,13 @@ Result<std::vector<TimedEvent>> decodeMidiFile(
 /// The same for a file; also `cannotRead`.
 Result<std::vector<TimedEvent>> readMidiFile(const std::filesystem::path& path);
 
+/// Beats a minute with which a MIDI file begins; 120 where it does not say.
+double tempoOfMidiFile(std::span<const std::byte> bytes);
+
+/// A MIDI file of one track (format 0, 480 ticks a quarter) in one tempo. What the standard has no
+/// message for is left out; notes that were not let go end with the last event.
+///
+/// @param events In any order. @param tempo Beats a minute.
+std::vector<std::byte> encodeMidiFile(std::vector<TimedEvent> events, double tempo);
+
 } // namespace puretone

@@ -142,7 +142,7 @@ UnisonVoice unisonVoice(const Unison& unison, int index) noexcept
     return {at * unison.detuneCents, at * unison.width, 1.0 / std::sqrt(double(unison.voices))};
 }
 
-double zoneGain(const Zone& zone, int key, int velocity, const Likeness& alike) noexcept
+double zoneGain(const Zone& zone, int key, int velocity, const EdgeLikeness& alike) noexcept
 {
     // Power rises evenly; what both sides have in common would add to it.
     const auto share = [](int inside, int fade, double common) {

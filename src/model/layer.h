@@ -81,13 +81,13 @@ inline bool inZone(const Zone& zone, int key, int velocity)
 }
 /// How much of what lies behind each edge of a zone is the same sound, 0 to 1: what is alike adds
 /// up in amplitude, what is not in power.
-struct Likeness {
+struct EdgeLikeness {
     double lowKey = 0.0, highKey = 0.0, lowVelocity = 0.0, highVelocity = 0.0;
-    bool operator==(const Likeness&) const = default;
+    bool operator==(const EdgeLikeness&) const = default;
 };
 /// Gain of a note that plays it, crossovers and level counted: with a neighbour that fades over the
 /// same keys or touches the power stays what it is.
-double zoneGain(const Zone& zone, int key, int velocity, const Likeness& alike = {}) noexcept;
+double zoneGain(const Zone& zone, int key, int velocity, const EdgeLikeness& alike = {}) noexcept;
 
 /// Gains of a balance: the middle leaves both as they are, a side takes the other one away.
 struct Balance {

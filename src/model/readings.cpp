@@ -218,6 +218,18 @@ Reading keysReading(const Instrument& instrument, const Naming& naming)
     return {noteName(low, naming) + " to " + noteName(high, naming), ""};
 }
 
+Reading shapeReading(const Instrument& instrument)
+{
+    std::string text = "attack " + formatSeconds(instrument.layers.front().envelope.attack);
+    std::ptrdiff_t moves = 0;
+    for (const auto& layer : instrument.layers)
+        moves += std::count_if(
+            layer.movements.begin(), layer.movements.end(), [](const Movement& m) { return m.on; });
+    if (moves > 0)
+        text += ", " + std::to_string(moves) + (moves == 1 ? " move" : " moves");
+    return {text, ""};
+}
+
 } // namespace
 
 Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, const Naming& naming,
@@ -235,7 +247,7 @@ Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, con
     case Stop::keys:
         return keysReading(instrument, naming);
     case Stop::shape:
-        return {"attack " + formatSeconds(instrument.layers.front().envelope.attack), ""};
+        return shapeReading(instrument);
     case Stop::write:
         break;
     }

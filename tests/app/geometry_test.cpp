@@ -78,7 +78,7 @@ TEST_CASE("dragging an envelope point changes its own time only", "[app][geometr
     const auto longer = g.dragged(EnvelopePoint::attack, QPointF(g.xOf(0.7), 20));
     CHECK_THAT(longer.attack, WithinAbs(0.6, 1e-9));
     CHECK(longer.hold == e.hold);
-    CHECK(g.dragged(EnvelopePoint::release, QPointF(0, 0)).release == 0.005);
+    CHECK(g.dragged(EnvelopePoint::release, QPointF(0, 0)).release == shortestRelease);
     CHECK(g.dragged(EnvelopePoint::decay, QPointF(g.xOf(1.0), 9999)).sustainDb == silentSustainDb);
     // Points of no length are still told apart.
     const auto flat = EnvelopeGeometry::make(QRectF(10, 10, 900, 400), Envelope());

@@ -121,7 +121,7 @@ TEST_CASE(
     d.choose(d.window.stop(Stop::shape), "Notes", "one, tied");
     CHECK(d.document().layers[0].notes == Notes::tied);
     d.type(d.window.stop(Stop::shape), "Glide", "200 ms");
-    d.type(d.window.stop(Stop::shape), "Wheel", "12");
+    d.type(d.window.stop(Stop::shape), "Bend", "12");
     d.type(d.window.stop(Stop::shape), "Unison", "3");
     d.type(d.window.stop(Stop::shape), "Detune", "7 ct");
     d.type(d.window.stop(Stop::shape), "Width", "80 %");

@@ -4,6 +4,7 @@
 #include "app/stops/export_stop.h"
 #include "app/stops/keys_stop.h"
 #include "app/stops/shape_stop.h"
+#include "app/widgets/played_strip.h"
 
 #include <QElapsedTimer>
 #include <catch2/catch.hpp>
@@ -291,15 +292,27 @@ TEST_CASE("what was played is kept after the fact", "[app][devices]")
 {
     Driver d;
     d.open(sounds + "fog-horn.flac");
-    CHECK_FALSE(d.session().player().keepRecent());
+    auto* kept = d.session().player().kept();
+    REQUIRE(kept != nullptr);
+    const auto lastOf = [&] {
+        kept->catchUp();
+        return lastPlayed(kept->picture(kept->range(), 1400), kept->range(), kept->rate());
+    };
+    const auto none = lastOf();
+    CHECK(none.from == none.to);
     d.pressKey(57);
     d.hear(0.5);
     d.releaseKey(57);
     d.hear(0.5);
-    const auto kept = d.session().player().keepRecent();
-    REQUIRE(kept);
-    CHECK_THAT(*analysePitch(kept->channels[0], kept->rate).midi, WithinAbs(57.0, 0.03));
-    CHECK_FALSE(d.session().player().keepRecent());
+    const auto played = lastOf();
+    CHECK(played.seconds(kept->rate()) > 0.3);
+    const auto audio = kept->read(played);
+    CHECK_THAT(*analysePitch(audio.channels[0], audio.rate).midi, WithinAbs(57.0, 0.03));
+    const auto notes = d.session().player().keptNotes(kept->range());
+    REQUIRE(notes.size() == 2);
+    CHECK(notes[0].event.key == 57);
+    CHECK(notes[1].event.kind == MidiEvent::Kind::noteOff);
+    CHECK(notes[1].seconds - notes[0].seconds > 0.3);
 }
 
 TEST_CASE("a simulated keyboard plays the instrument", "[app][devices]")

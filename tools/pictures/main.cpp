@@ -6,6 +6,7 @@
 #include "app/shell/shortcuts.h"
 #include "app/stops/sound_stop.h"
 
+#include "model/movement_words.h"
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QDir>
@@ -80,7 +81,9 @@ void addLayers(MainWindow& window)
         tone.filter.kind = FilterKind::low;
         tone.filter.resonance = 0.2;
         tone.filter.envelopeOctaves = 2.0;
-        tone.lfo.pitchCents = 12.0;
+        for (const char* sentence : {"wheel cutoff 2 oct", "drift 0.3 Hz cutoff 0.6 oct by wheel",
+                 "touch level 12 dB", "noise shake 12 %"})
+            (void)addMovement(tone, *parseMovement(sentence));
         for (auto& zone : closes.zones) {
             zone.lowKey = 36;
             zone.highKey = 84;

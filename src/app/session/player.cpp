@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/player.h"
 
-#include "audio/level.h"
 #include "base/flush_denormals.h"
 
 #include <QSettings>
@@ -11,6 +10,9 @@ namespace puretone::app {
 namespace {
 
 constexpr const char* limiterKey = "limiter";
+constexpr const char* rateKey = "outputRate";
+constexpr const char* blockKey = "outputBlock";
+constexpr const char* perKeyKey = "channelPerKey";
 
 } // namespace
 
@@ -20,7 +22,7 @@ Player::Player(QObject* parent)
     , midiId_(simulatedId)
     , outputs_(
           jobs_, JobKind::openOutput,
-          [this](const std::string& id) { return openOutput(id, client()); },
+          [this](const std::string& id) { return openOutput(id, client(), format_); },
           [this](const auto& id, auto made) { outputOpened(id, std::move(made)); })
     , keyboards_(
           jobs_, JobKind::openKeyboard,
@@ -44,7 +46,12 @@ Player::Player(QObject* parent)
 {
     connect(&watch_, &QTimer::timeout, this, &Player::watch);
     watch_.start(250);
-    engine_->master().setLimiting(QSettings().value(limiterKey, true).toBool());
+    const QSettings settings;
+    engine_->master().setLimiting(settings.value(limiterKey, true).toBool());
+    format_ = {settings.value(rateKey, 0).toInt(),
+        settings.value(blockKey, OutputFormat().blockFrames).toInt()};
+    perKey_ = settings.value(perKeyKey, false).toBool();
+    engine_->setPerKey(perKey_);
 }
 
 Player::~Player()
@@ -57,7 +64,10 @@ Player::~Player()
 
 OutputClient Player::client()
 {
-    return {[this](double rate, int) { engine_->prepare(rate); },
+    return {[this](double rate, int) {
+                engine_->prepare(rate);
+                keptFrom_ = engine_->master().recent().written();
+            },
         [this](float* left, float* right, int frames) {
             engine_->process(left, right, frames, std::chrono::steady_clock::now());
         }};
@@ -70,13 +80,16 @@ void Player::findDevices()
         [](const Progress&) { return listDevices(); },
         [this](const DeviceLists& found) {
             devices_ = found;
+            lookForLost();
             emit devicesFound();
         });
 }
 
 void Player::useOutput(const std::string& id)
 {
+    lostOutput_.clear();
     output_.reset();
+    keptAudio_.reset(); // before that memory is made anew
     outputId_ = id;
     outputs_.want(id);
     emit devicesChanged();
@@ -93,13 +106,32 @@ void Player::outputOpened(const std::string& id, Result<std::unique_ptr<AudioOut
     output_ = std::move(*opened);
     outputId_ = id;
     held_.fill(false);
-    kept_ = engine_->master().recent().written();
+    keptAudio_ = std::make_unique<KeptAudio>(engine_->master().recent(), output_->rate());
     emit rateChanged(output_->rate());
     emit devicesChanged();
 }
 
+void Player::setFormat(const OutputFormat& format)
+{
+    if (format == format_)
+        return;
+    format_ = format;
+    QSettings settings;
+    settings.setValue(rateKey, format.rate);
+    settings.setValue(blockKey, format.blockFrames);
+    useOutput(outputId_);
+}
+
+void Player::setPerKey(bool perKey)
+{
+    perKey_ = perKey;
+    engine_->setPerKey(perKey);
+    QSettings().setValue(perKeyKey, perKey);
+}
+
 void Player::useMidi(const std::string& id)
 {
+    lostMidi_.clear();
     midi_.reset();
     midiId_ = id;
     keyboards_.want(id);
@@ -184,9 +216,11 @@ void Player::watch()
     engine_->collect();
     if (output_ && !output_->alive()) {
         const auto name = QString::fromStdString(output_->name());
+        const auto lost = outputId_;
         useOutput(simulatedId);
-        emit message(tr("%1 has gone. Playing through the simulated output; "
-                        "choose a device below the meter.")
+        lostOutput_ = lost;
+        emit message(tr("%1 has gone. Playing through the simulated output until it is back; "
+                        "another can be chosen below the meter.")
                          .arg(name));
     }
     if (input_ && !input_->alive()) {
@@ -197,8 +231,39 @@ void Player::watch()
     }
     if (midi_ && !midi_->alive()) {
         const auto name = QString::fromStdString(midi_->name());
+        const auto lost = midiId_;
         useMidi(simulatedId);
-        emit message(tr("%1 has gone. The keys on the screen still play.").arg(name));
+        lostMidi_ = lost;
+        allOff(); // what it held will never be let go
+        emit message(tr("%1 has gone. The keys on the screen still play; it is heard again as soon "
+                        "as it is back.")
+                         .arg(name));
+    }
+    constexpr int roundsBetweenLooks = 30;
+    if (!(lostMidi_.empty() && lostOutput_.empty()) && --untilLook_ <= 0) {
+        untilLook_ = roundsBetweenLooks;
+        findDevices();
+    }
+}
+
+/// After a look at what there is: takes back what had gone.
+void Player::lookForLost()
+{
+    const auto there = [](const std::vector<DeviceName>& list, const std::string& id) {
+        return !id.empty() && std::any_of(list.begin(), list.end(), [&](const DeviceName& device) {
+            return device.id == id;
+        });
+    };
+    const auto back = [&](const std::string& id) {
+        emit message(tr("%1 is back.").arg(QString::fromStdString(id.substr(id.find(':') + 1))));
+    };
+    if (const auto midi = lostMidi_; there(devices_.keyboards, midi)) {
+        useMidi(midi);
+        back(midi);
+    }
+    if (const auto output = lostOutput_; there(devices_.outputs, output)) {
+        useOutput(output);
+        back(output);
     }
 }
 
@@ -255,27 +320,16 @@ void Player::setHold(bool hold)
         }
 }
 
-std::optional<Audio> Player::keepRecent()
+std::vector<TimedEvent> Player::keptNotes(const KeptAudio::Range& range) const
 {
-    if (!output_)
-        return std::nullopt; // its memory is being made
-    Audio audio{engine_->rate(), engine_->master().recent().since(kept_).channels};
-    kept_ = engine_->master().recent().written();
-    // Silence before the first note and after the last one is not what was played.
-    constexpr float silent = 1e-5f;
-    const auto frames = audio.frames();
-    const auto loud = [&](std::int64_t i) {
-        return std::abs(audio.channels[0][std::size_t(i)]) > silent
-            || std::abs(audio.channels[1][std::size_t(i)]) > silent;
-    };
-    std::int64_t first = 0, last = frames;
-    while (first < frames && !loud(first))
-        ++first;
-    while (last > first && !loud(last - 1))
-        --last;
-    if (last - first < std::int64_t(0.05 * audio.rate))
-        return std::nullopt;
-    return cut(audio, {Frames{first}, Frames{last}});
+    const RecentNotes& notes = engine_->recentNotes();
+    const auto from = std::int64_t(range.from) - std::int64_t(keptFrom_);
+    const auto to = std::int64_t(range.to) - std::int64_t(keptFrom_);
+    std::vector<TimedEvent> events;
+    for (const auto& note : notes.since(std::max<std::int64_t>(0, from)))
+        if (note.frame < to)
+            events.push_back({double(note.frame - from) / notes.rate(), note.event});
+    return events;
 }
 
 } // namespace puretone::app

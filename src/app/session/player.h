@@ -2,9 +2,10 @@
 #pragma once
 
 #include "app/session/device_opener.h"
+#include "audio/kept_audio.h"
 #include "audio/recorder.h"
 #include "devices/devices.h"
-#include "engine/engine.h"
+#include "engine/render.h"
 
 #include <QObject>
 #include <QTimer>
@@ -32,6 +33,12 @@ public:
     /// Opens an output, beside the window unless it is the simulated one; where that fails, says so
     /// and falls back on the simulated one. devicesChanged() tells.
     void useOutput(const std::string& id);
+    /// Opens the output again as it is wished to run. Remembered.
+    void setFormat(const OutputFormat& format);
+    const OutputFormat& format() const { return format_; }
+    /// Whether keys have MIDI channels of their own, for bend and pressure of each. Remembered.
+    void setPerKey(bool perKey);
+    bool perKey() const { return perKey_; }
     void useMidi(const std::string& id);
     /// @param id Empty: none.
     void useInput(const std::string& id);
@@ -63,8 +70,10 @@ public:
     /// Keeps keys sounding after they are let go, until pressed again.
     void setHold(bool hold);
     bool hold() const { return hold_; }
-    /// What was played since the last keeping, at most two minutes; empty when silent.
-    std::optional<Audio> keepRecent();
+    /// The last ten minutes that were played; null while an output is being opened.
+    KeptAudio* kept() { return keptAudio_.get(); }
+    /// The notes of a stretch of it, seconds from its beginning.
+    std::vector<TimedEvent> keptNotes(const KeptAudio::Range& range) const;
 
 signals:
     /// The input was lost while it was being recorded; what there is has been kept.
@@ -76,6 +85,7 @@ signals:
 
 private:
     void watch();
+    void lookForLost();
     void post(const MidiEvent& event);
     /// Closes the input; a recording that goes on is ended and kept.
     void endInput(const std::string& trouble);
@@ -91,9 +101,14 @@ private:
     std::shared_ptr<Recorder> recorder_;
     std::unique_ptr<AudioInput> input_;
     std::string outputId_, midiId_, inputId_;
+    std::string lostOutput_, lostMidi_; ///< Went while they were in use; taken again when back.
+    int untilLook_ = 0; ///< Rounds of watch().
+    OutputFormat format_;
+    bool perKey_ = false;
     bool hold_ = false;
     std::array<bool, 128> held_{};
-    std::uint64_t kept_ = 0;
+    std::unique_ptr<KeptAudio> keptAudio_; ///< Reads what the engine remembers.
+    std::uint64_t keptFrom_ = 0; ///< Frame of that memory at which the engine was prepared.
     QTimer watch_;
     DeviceLists devices_ = simulatedDevices();
     // Last: its jobs open devices that use everything above.

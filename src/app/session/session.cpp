@@ -13,8 +13,10 @@ Session::Session(QObject* parent)
     : QObject(parent)
     , hearing_(*this)
     , audition_(*this)
+    , listening_(*this)
     , lengths_(*this)
     , pictures_(*this)
+    , notePicture_(*this)
     , opening_(*this)
     , treating_(*this)
     , splitting_(*this)
@@ -83,6 +85,31 @@ void Session::editLayer(const QString& name, const std::function<void(Layer&)>& 
         [&, id = layer().id](Instrument& next) {
             if (Layer* shown = next.layer(id))
                 change(*shown);
+        },
+        gesture);
+}
+
+void Session::setShapesAll(bool all)
+{
+    shapesAll_ = all;
+    emit changed();
+}
+
+void Session::editShape(
+    const QString& name, const std::function<void(Layer&)>& change, int gesture, Shaped which)
+{
+    if (!shapesAll_) {
+        editLayer(name, change, gesture);
+        return;
+    }
+    edit(
+        name,
+        [&](Instrument& next) {
+            for (Layer& layer : next.layers) {
+                const bool noise = layer.when == SoundsWhen::release || layer.follow == 0.0;
+                if (which == Shaped::all || !noise)
+                    change(layer);
+            }
         },
         gesture);
 }
@@ -163,6 +190,7 @@ void Session::afterChange()
 {
     pictures_.refresh();
     lengths_.refresh();
+    listening_.refresh();
     hearing_.refresh();
     findMissingFacts();
     looping_.refresh();

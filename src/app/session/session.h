@@ -5,7 +5,9 @@
 #include "app/session/background.h"
 #include "app/session/hearing.h"
 #include "app/session/lengths.h"
+#include "app/session/listening.h"
 #include "app/session/looping.h"
+#include "app/session/note_picture.h"
 #include "app/session/opening.h"
 #include "app/session/pictures.h"
 #include "app/session/player.h"
@@ -39,8 +41,10 @@ public:
     const Looping& looping() const { return looping_; }
     Hearing& hearing() { return hearing_; }
     Audition& audition() { return audition_; }
+    Listening& listening() { return listening_; }
     const Lengths& lengths() const { return lengths_; }
     const Pictures& pictures() const { return pictures_; }
+    NotePicture& notePicture() { return notePicture_; }
     Saving& saving() { return saving_; }
     Player& player() { return player_; }
     Background& background() { return background_; }
@@ -74,6 +78,17 @@ public:
     /// The same for the layer on screen.
     void editLayer(const QString& name, const std::function<void(Layer&)>& change, int gesture = 0);
     void removeTake(TakeId id);
+    /// Whether what is shaped belongs to all layers at once.
+    bool shapesAll() const { return shapesAll_; }
+    void setShapesAll(bool all);
+    enum class Shaped {
+        all,
+        notesOnly, ///< Layers of noises, which do not follow the keys or sound on release, stay
+                   ///< out.
+    };
+    /// The layer on screen, or all of them.
+    void editShape(const QString& name, const std::function<void(Layer&)>& change, int gesture = 0,
+        Shaped which = Shaped::all);
     int newGesture() { return ++gestures_; }
     void abandon(int gesture);
     void undo();
@@ -102,11 +117,14 @@ private:
     int gestures_ = 0;
     TakeId shownTake_;
     LayerId shownLayer_;
+    bool shapesAll_ = false;
     Background background_;
     Hearing hearing_;
     Audition audition_;
+    Listening listening_;
     Lengths lengths_;
     Pictures pictures_;
+    NotePicture notePicture_;
     Opening opening_;
     Treating treating_;
     Splitting splitting_;

@@ -19,6 +19,7 @@ DevicePanel::DevicePanel(Player& player, QWidget* parent)
     column->setContentsMargins(16, 14, 16, 16);
     column->setSpacing(4);
     output_ = addChoice(tr("Audio output"), tr("Where the instrument is heard"));
+    addFormat();
     limiter_ = new QCheckBox(tr("Limiter: peaks stay below full scale"), this);
     limiter_->setToolTip(tr(
         "Holds what is heard below −0.3 dB, and is 1.5 ms late for that. Files are not changed."));
@@ -31,6 +32,10 @@ DevicePanel::DevicePanel(Player& player, QWidget* parent)
     level_->setAccessibleName(tr("Microphone level"));
     column->addWidget(level_);
     midi_ = addChoice(tr("MIDI keyboard"), tr("Its keys play the instrument"));
+    perKey_ = new QCheckBox(tr("Each key bends by itself (MPE)"), this);
+    perKey_->setToolTip(tr("For keyboards that send every key on a MIDI channel of its own"));
+    column->addWidget(perKey_);
+    connect(perKey_, &QCheckBox::toggled, this, [this](bool on) { player_.setPerKey(on); });
     phrase_ = new QPushButton(tr("Let it play a phrase"), this);
     phrase_->setToolTip(tr("Five notes from the simulated keyboard"));
     column->addSpacing(6);
@@ -54,6 +59,34 @@ DevicePanel::DevicePanel(Player& player, QWidget* parent)
         if (auto* keyboard = dynamic_cast<SimulatedKeyboard*>(player_.midi()))
             keyboard->playPhrase(60);
     });
+}
+
+/// Rate and block in one row, and what came too late below it.
+void DevicePanel::addFormat()
+{
+    auto* row = new QHBoxLayout;
+    rate_ = new QComboBox(this);
+    rate_->setToolTip(tr("Frames a second; the device's own where it cannot"));
+    rate_->setAccessibleName(tr("Rate"));
+    rate_->addItem(tr("its own rate"), 0);
+    for (const int rate : {44100, 48000, 88200, 96000})
+        rate_->addItem(tr("%1 Hz").arg(rate), rate);
+    block_ = new QComboBox(this);
+    block_->setToolTip(tr("Short blocks answer sooner, long ones drop out less"));
+    block_->setAccessibleName(tr("Block"));
+    for (const int frames : {64, 128, 256, 512, 1024})
+        block_->addItem(tr("%1 frames").arg(frames), frames);
+    row->addWidget(rate_, 1);
+    row->addWidget(block_, 1);
+    static_cast<QVBoxLayout*>(layout())->addLayout(row);
+    dropouts_ = new QLabel(this);
+    dropouts_->setProperty("role", "quiet");
+    layout()->addWidget(dropouts_);
+    const auto apply = [this] {
+        player_.setFormat({rate_->currentData().toInt(), block_->currentData().toInt()});
+    };
+    connect(rate_, qOverload<int>(&QComboBox::activated), this, apply);
+    connect(block_, qOverload<int>(&QComboBox::activated), this, apply);
 }
 
 QComboBox* DevicePanel::addChoice(const QString& label, const QString& tip)
@@ -84,6 +117,9 @@ void DevicePanel::fillAll()
 {
     const auto& devices = player_.devices();
     limiter_->setChecked(player_.limiting());
+    perKey_->setChecked(player_.perKey());
+    rate_->setCurrentIndex(std::max(0, rate_->findData(player_.format().rate)));
+    block_->setCurrentIndex(std::max(0, block_->findData(player_.format().blockFrames)));
     fill(output_, devices.outputs, player_.outputId());
     auto inputs = devices.inputs;
     inputs.insert(inputs.begin(), DeviceName{"", tr("none").toStdString(), false});
@@ -111,6 +147,10 @@ void DevicePanel::hideEvent(QHideEvent*)
 
 void DevicePanel::timerEvent(QTimerEvent*)
 {
+    const int dropouts = player_.output() != nullptr ? player_.output()->dropouts() : 0;
+    dropouts_->setText(dropouts == 0 ? tr("No drop-outs")
+            : dropouts == 1          ? tr("1 drop-out: longer blocks help")
+                                     : tr("%1 drop-outs: longer blocks help").arg(dropouts));
     auto* recorder = player_.recorder();
     double heard = 0.0;
     if (recorder != nullptr)

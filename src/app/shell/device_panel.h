@@ -6,6 +6,7 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QFrame>
+#include <QLabel>
 #include <QProgressBar>
 #include <QPushButton>
 
@@ -26,12 +27,14 @@ protected:
 
 private:
     QComboBox* addChoice(const QString& label, const QString& tip);
+    void addFormat();
     void fillAll();
     void fill(QComboBox* box, const std::vector<DeviceName>& list, const std::string& current);
 
     Player& player_;
-    QComboBox *output_, *input_, *midi_;
-    QCheckBox* limiter_;
+    QComboBox *output_, *rate_, *block_, *input_, *midi_;
+    QLabel* dropouts_;
+    QCheckBox *limiter_, *perKey_;
     QProgressBar* level_;
     QPushButton* phrase_;
     int timer_ = 0;

@@ -3,6 +3,7 @@
 
 #include "app/theme/theme.h"
 
+#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 
@@ -10,7 +11,6 @@ namespace puretone::app {
 
 namespace {
 
-constexpr int typedVelocity = 100;
 constexpr int playedVelocity = 100;
 
 } // namespace
@@ -27,19 +27,7 @@ KeysDock::KeysDock(Session& session, QWidget* parent)
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(gap, 8, gap, 10);
     row->setSpacing(gap);
-    auto* left = new QVBoxLayout;
-    left->setSpacing(5);
-    playRoot_ = addButton(
-        left, tr("Play root"), tr("Sounds the root key while pressed (space bar)"), false);
-    hold_ =
-        addButton(left, tr("Hold"), tr("Keys go on sounding until they are pressed again"), true);
-    allOff_ = addButton(left, tr("All off"), tr("Ends every note (Ctrl+.)"), false);
-    type_ = addButton(left, tr("Type to play"),
-        tr("The letters' middle row are the white keys from C; Page Up and Page Down change the "
-           "octave"),
-        true);
-    left->addStretch(1);
-    row->addLayout(left);
+    addLeft(row);
     row->addWidget(keyboard_, 1);
     auto* right = new QVBoxLayout;
     right->setSpacing(3);
@@ -51,12 +39,17 @@ KeysDock::KeysDock(Session& session, QWidget* parent)
     words->addWidget(voices_);
     right->addWidget(meter_);
     right->addLayout(words);
-    output_ = addButton(right, QString(), tr("Audio output: click to choose another"), false);
-    midi_ = addButton(right, QString(), tr("MIDI keyboard: click to choose another"), false);
-    for (auto* button : {output_, midi_})
+    output_ = addButton(QString(), tr("Audio output: click to choose another"), false);
+    midi_ = addButton(QString(), tr("MIDI keyboard: click to choose another"), false);
+    for (auto* button : {output_, midi_}) {
         button->setProperty("kind", "plain");
-    keep_ = addButton(right, tr("Keep what I played"),
-        tr("Saves what was played since the last time as a WAV (two minutes at most)"), false);
+        right->addWidget(button);
+    }
+    keep_ = addButton(tr("Keep what I played"),
+        tr("The last ten minutes: a stretch of them becomes a file or a take, its notes a MIDI "
+           "file"),
+        false);
+    right->addWidget(keep_);
     right->addStretch(1);
     meter_->setFixedWidth(172);
     row->addLayout(right);
@@ -81,8 +74,46 @@ KeysDock::KeysDock(Session& session, QWidget* parent)
     type_->setChecked(true);
 }
 
-QPushButton* KeysDock::addButton(
-    QLayout* column, const QString& text, const QString& tip, bool checkable)
+void KeysDock::addLeft(QHBoxLayout* row)
+{
+    auto* left = new QGridLayout;
+    left->setSpacing(5);
+    playRoot_ =
+        addButton(tr("Play root"), tr("Sounds the root key while pressed (space bar)"), false);
+    hold_ = addButton(tr("Hold"), tr("Keys go on sounding until they are pressed again"), true);
+    allOff_ = addButton(tr("All off"), tr("Ends every note (Ctrl+.)"), false);
+    type_ = addButton(tr("Type to play"),
+        tr("Two rows of the computer's keyboard play: the letters' middle row are the white keys "
+           "from C. Page Up and Page Down change the octave, with Shift the touch."),
+        true);
+    listen_ = addButton(tr("Listen\u2026"),
+        tr("Plays a phrase or a MIDI file round and round, so that hands are free"), false);
+    typed_ = new QLabel(this);
+    typed_->setProperty("role", "quiet");
+    typed_->setAlignment(Qt::AlignCenter);
+    int place = 0;
+    for (QWidget* part :
+        std::initializer_list<QWidget*>{playRoot_, hold_, type_, allOff_, listen_, typed_}) {
+        left->addWidget(part, place / 2, place % 2);
+        ++place;
+    }
+    left->setRowStretch(3, 1);
+    row->addLayout(left);
+    connect(listen_, &QPushButton::clicked, this, [this] { emit listeningAsked(listen_); });
+    showTyping();
+}
+
+/// Where typing plays, and how hard.
+void KeysDock::showTyping()
+{
+    typed_->setText(typeset(tr("%1, touch %2")
+                                .arg(QString::fromStdString(noteName(
+                                    typing_.keyOf(Qt::Key_A).value_or(60), session_.naming())))
+                                .arg(typedTouch_)
+                                .toStdString()));
+}
+
+QPushButton* KeysDock::addButton(const QString& text, const QString& tip, bool checkable)
 {
     auto* button = new QPushButton(text, this);
     button->setToolTip(tip);
@@ -90,25 +121,31 @@ QPushButton* KeysDock::addButton(
     button->setCheckable(checkable);
     button->setFixedHeight(26);
     if (!text.isEmpty())
-        button->setMinimumWidth(118);
-    column->addWidget(button);
+        button->setMinimumWidth(96);
     return button;
 }
 
 bool KeysDock::typed(QKeyEvent* event)
 {
     const bool press = event->type() == QEvent::KeyPress;
+    const int page = event->key() == Qt::Key_PageUp ? 1 : event->key() == Qt::Key_PageDown ? -1 : 0;
+    if (type_->isChecked() && press && page != 0 && event->modifiers() == Qt::ShiftModifier) {
+        typedTouch_ = std::clamp(typedTouch_ + 10 * page, 10, 127);
+        showTyping();
+        return true;
+    }
     if (!type_->isChecked() || (press && event->modifiers() != Qt::NoModifier))
         return false;
-    if (press && (event->key() == Qt::Key_PageUp || event->key() == Qt::Key_PageDown)) {
-        typing_.shiftOctave(event->key() == Qt::Key_PageUp ? 1 : -1);
+    if (press && page != 0) {
+        typing_.shiftOctave(page);
+        showTyping();
         return true;
     }
     if (event->key() == Qt::Key_Space && session_.take() != nullptr) {
         if (!event->isAutoRepeat())
             playRoot_->setDown(press);
         if (press && typing_.press(event->key()))
-            session_.player().noteOn(session_.take()->tuning.rootKey, typedVelocity);
+            session_.player().noteOn(session_.take()->tuning.rootKey, typedTouch_);
         else if (!press && !event->isAutoRepeat() && typing_.release(event->key()))
             session_.player().noteOff(session_.take()->tuning.rootKey);
         return true;
@@ -117,7 +154,7 @@ bool KeysDock::typed(QKeyEvent* event)
     if (!key)
         return false;
     if (press && typing_.press(event->key()))
-        session_.player().noteOn(*key, typedVelocity);
+        session_.player().noteOn(*key, typedTouch_);
     else if (!press && !event->isAutoRepeat() && typing_.release(event->key()))
         session_.player().noteOff(*key);
     return true;
@@ -162,7 +199,11 @@ Engine::Meter KeysDock::tick()
     peak_->setStyleSheet(meter_->tooLoud()
             ? QStringLiteral("color: %1").arg(Theme::tokens().coral.name())
             : QString());
-    voices_->setText(heard.voices == 1 ? tr("1 voice") : tr("%1 voices").arg(heard.voices));
+    const auto* output = session_.player().output();
+    const int late = output != nullptr ? output->dropouts() : 0;
+    const QString count = heard.voices == 1 ? tr("1 voice") : tr("%1 voices").arg(heard.voices);
+    voices_->setText(late == 0 ? count : tr("%1, %2 dropped").arg(count).arg(late));
+    listen_->setText(session_.listening().plays() ? tr("Listening\u2026") : tr("Listen\u2026"));
     keyboard_->setKeysDown(session_.player().engine().keysDown());
     return heard;
 }

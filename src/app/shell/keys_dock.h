@@ -6,6 +6,7 @@
 #include "app/widgets/keyboard.h"
 #include "app/widgets/meter.h"
 
+#include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
 
@@ -29,18 +30,23 @@ public:
 
 signals:
     void devicesAsked(QWidget* near);
+    void listeningAsked(QWidget* near);
     void keepAsked();
 
 private:
-    QPushButton* addButton(
-        QLayout* column, const QString& text, const QString& tip, bool checkable);
+    QPushButton* addButton(const QString& text, const QString& tip, bool checkable);
+    void addLeft(QHBoxLayout* row);
 
     Session& session_;
     TypingKeys typing_;
     Keyboard* keyboard_;
     Meter* meter_;
     QLabel *peak_, *voices_;
-    QPushButton *playRoot_, *hold_, *allOff_, *type_, *keep_, *output_, *midi_;
+    void showTyping();
+
+    QPushButton *playRoot_, *hold_, *allOff_, *type_, *listen_, *keep_, *output_, *midi_;
+    QLabel* typed_;
+    int typedTouch_ = 100;
 };
 
 } // namespace puretone::app

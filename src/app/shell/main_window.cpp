@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
 
+#include "app/shell/listen_panel.h"
+#include "app/shell/played_sheet.h"
 #include "app/shell/recent_files.h"
 #include "app/shell/sound_files.h"
 #include "app/shell/window_place.h"
@@ -93,6 +95,8 @@ MainWindow::MainWindow(QWidget* parent)
     connect(
         dock_, &KeysDock::devicesAsked, this, [this](QWidget* near) { devices_->openAbove(near); });
     connect(&session_.opening(), &Opening::opened, this, &RecentFiles::add);
+    connect(dock_, &KeysDock::listeningAsked, this,
+        [this](QWidget* near) { (new ListenPanel(session_, this))->openAbove(near); });
     connect(dock_, &KeysDock::keepAsked, this, &MainWindow::keepPlayed);
     connect(&ticker_, &QTimer::timeout, this, &MainWindow::tick);
     ticker_.start(33);
@@ -370,20 +374,11 @@ QString MainWindow::askForFile(const QString& name)
 
 void MainWindow::keepPlayed()
 {
-    const auto audio = session_.player().keepRecent();
-    if (!audio) {
-        session_.say(tr("Nothing was played since the last time."), false);
+    if (session_.player().kept() == nullptr) {
+        session_.say(tr("The output is being opened: nothing has been played yet."), false);
         return;
     }
-    const auto path = QFileDialog::getSaveFileName(
-        this, tr("Keep what was played"), tr("played.wav"), tr("WAV files (*.wav)"));
-    if (path.isEmpty())
-        return;
-    const auto written = writeWav(path.toStdString(), *audio, SampleFormat::float32);
-    if (written)
-        session_.say(tr("%1 is written.").arg(QFileInfo(path).fileName()), false);
-    else
-        session_.say(QString::fromStdString(written.error().sentence()));
+    PlayedSheet(session_, this).ask();
 }
 
 // ---- Events

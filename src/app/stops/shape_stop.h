@@ -1,35 +1,51 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "app/stops/stop_view.h"
+#include "app/stops/movement_panel.h"
+#include "app/stops/pattern_panel.h"
+#include "app/stops/shape_panel.h"
+#include "app/widgets/cutoff_view.h"
 #include "app/widgets/envelope_view.h"
+#include "app/widgets/movement_list.h"
 
 namespace puretone::app {
 
-/// Shape the level of every note over time.
+/// Shape what a layer's notes do: level over time, filter, how they follow each other, and what
+/// moves while they sound.
 class ShapeStop final : public StopView {
     Q_OBJECT
 
 public:
     explicit ShapeStop(Session& session, QWidget* parent = nullptr);
     void refresh() override;
+    void showHeard(const Engine::Meter& heard, std::array<std::uint64_t, 2> down) override;
     EnvelopeView* picture() { return picture_; }
+    CutoffView* filter() { return filter_; }
+    MovementList* movements() { return movements_; }
+    /// Listens for a value that is touched and a controller that is moved.
+    bool learns() const { return learns_; }
 
 private:
-    void addNotes(FieldColumn* into);
-    void addFilter(FieldColumn* into);
-    void addLfo(FieldColumn* into);
-    void showFilter(const Layer& layer);
+    void addLayerRow();
+    void addReadyShapes();
+    void connectMovements();
+    void refreshLayerRow();
+    void makeMovement(const NewMovement& wanted, bool learnt = false, double value = 0.0);
+    void setLearning(bool on);
+    void learn(const Engine::Meter& heard);
 
+    QHBoxLayout* layerRow_;
+    QPushButton* allLayers_;
+    std::vector<QPushButton*> layerButtons_;
     EnvelopeView* picture_;
-    QLabel* layer_;
-    ValueField *delay_, *attack_, *hold_, *decay_, *sustain_, *release_;
-    ChoiceField* notes_;
-    ValueField *glide_, *bend_, *voices_, *touch_, *unison_, *detune_, *width_;
-    ChoiceField *filter_, *slope_;
-    ValueField *cutoff_, *resonance_, *filterKeys_, *filterTouch_, *sweep_;
-    ValueField *sweepAttack_, *sweepDecay_, *sweepSustain_, *sweepRelease_;
-    ValueField *rate_, *lfoPitch_, *lfoLevel_, *lfoCutoff_, *lfoFade_;
+    CutoffView* filter_;
+    MovementList* movements_;
+    QLabel* said_;
+    ShapePanel* shape_;
+    MovementPanel* movement_;
+    PatternPanel* pattern_;
+    bool learns_ = false;
+    std::optional<Target> touched_;
 };
 
 } // namespace puretone::app

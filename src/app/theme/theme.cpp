@@ -71,6 +71,12 @@ QPushButton[kind="plain"]:hover, QPushButton[kind="plain"]:focus { color: %6; te
 QPushButton[kind="fold"], QPushButton[kind="fold"]:checked { border: none; background: transparent;
     color: %3; padding: 0; text-align: left; min-height: 24px; }
 QPushButton[kind="fold"]:hover, QPushButton[kind="fold"]:focus { color: %6; }
+QPushButton[kind="dot"] { border-radius: 7px; padding: 0; min-height: 10px; max-height: 10px;
+    min-width: 10px; max-width: 10px; background: %2; border: 2px solid %4; }
+QPushButton[kind="dot"]:checked { background: %6; border: 2px solid %6; }
+QFrame[role="row"] { background: %10; border: 1px solid transparent; border-radius: 5px; }
+QFrame[role="row"][chosen="true"] { border-color: %8; }
+QFrame[role="row"]:focus { border-color: %6; }
 QPushButton[kind="small"] { border-radius: 11px; padding: 0 10px; min-height: 21px;
     font-size: 12px; }
 QToolButton { color: %3; }

@@ -30,6 +30,17 @@ ChoiceField::ChoiceField(
     connect(box_, qOverload<int>(&QComboBox::activated), this, &ChoiceField::chosen);
 }
 
+void ChoiceField::setWords(const QStringList& words)
+{
+    QStringList now;
+    for (int i = 0; i < box_->count(); ++i)
+        now << box_->itemText(i);
+    if (now == words)
+        return;
+    box_->clear();
+    box_->addItems(words);
+}
+
 void ChoiceField::setIndex(int index)
 {
     box_->setCurrentIndex(index);

@@ -13,6 +13,8 @@ public:
     ChoiceField(const QString& label, const QString& tip, const QStringList& words,
         QWidget* parent = nullptr);
     void setIndex(int index);
+    /// Other words in their place; nothing is chosen by that.
+    void setWords(const QStringList& words);
     int index() const { return box_->currentIndex(); }
     void setFieldEnabled(bool enabled) { box_->setEnabled(enabled); }
 

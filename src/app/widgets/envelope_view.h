@@ -1,49 +1,27 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/widgets/envelope_geometry.h"
 #include "audio/peaks.h"
-#include "model/instrument.h"
 
 #include <QWidget>
 #include <memory>
+#include <variant>
 
 namespace puretone::app {
 
-/// Points of the envelope that can be grabbed.
-enum class EnvelopePoint { attack, hold, decay, release };
-
-/// Where the envelope lies in its picture; no QWidget in it. Time runs from the key press; the key
-/// is let go at `letGo` seconds.
-struct EnvelopeGeometry {
-    QRectF area;
-    Envelope envelope;
-    double shownSeconds = 3.0;
-    double letGo = 2.0;
-
-    static EnvelopeGeometry make(const QRectF& area, const Envelope& envelope);
-    double xOf(double seconds) const { return area.left() + seconds / shownSeconds * area.width(); }
-    double secondsAt(double x) const { return (x - area.left()) / area.width() * shownSeconds; }
-    /// Gain at a moment of the picture, release included.
-    double gainAt(double seconds) const;
-    double yOfGain(double gain) const; ///< Full level at the top, silence at the bottom.
-    /// Where a point of the envelope lies.
-    QPointF placeOf(EnvelopePoint point) const;
-    /// Where its grip is drawn: points that coincide are set apart to the right.
-    QPointF gripOf(EnvelopePoint point) const;
-    /// The envelope with a point dragged to `position`.
-    Envelope dragged(EnvelopePoint point, QPointF position) const;
-};
-
-/// The envelope over the wave of the note as it will sound, in real time.
+/// The envelope over the wave of the note as it will sound, in real time. Its corners are grabbed
+/// where they stand, and its slopes bent by dragging them up or down.
 class EnvelopeView : public QWidget {
     Q_OBJECT
 
 public:
     explicit EnvelopeView(QWidget* parent = nullptr);
+    /// @param wave Of the note without its envelope; null while it is made. @param key "A#2".
     void setNote(
-        std::shared_ptr<const PeakPyramid> peaks, const Take* take, const Envelope& envelope);
+        std::shared_ptr<const PeakPyramid> wave, const Envelope& envelope, const QString& key);
     EnvelopeGeometry geometryOfEnvelope() const;
-    QSize minimumSizeHint() const override { return {300, 160}; }
+    QSize minimumSizeHint() const override { return {300, 130}; }
 
 signals:
     void dragged(const Envelope& envelope, const QString& name, bool first);
@@ -54,19 +32,24 @@ protected:
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
+    void leaveEvent(QEvent* event) override;
 
 private:
-    std::optional<EnvelopePoint> pointAt(QPointF position) const;
+    using Part = std::variant<EnvelopePoint, EnvelopeSlope>;
+    std::optional<Part> partAt(QPointF position) const;
     void paintWave(QPainter& painter, const EnvelopeGeometry& g) const;
+    void paintLine(QPainter& painter, const EnvelopeGeometry& g) const;
+    void paintGrips(QPainter& painter, const EnvelopeGeometry& g) const;
+    void paintNames(QPainter& painter, const EnvelopeGeometry& g) const;
 
-    std::shared_ptr<const PeakPyramid> peaks_;
-    Span kept_;
-    Loop loop_;
+    std::shared_ptr<const PeakPyramid> wave_;
     Envelope envelope_;
-    std::optional<EnvelopePoint> grabbed_, hovered_;
+    QString key_;
+    std::optional<Part> grabbed_, hovered_;
     EnvelopeGeometry atGrab_; ///< Times are read against the picture as it was when grabbed.
-    QPointF grabOffset_;
+    QPointF grabOffset_, pressed_;
     bool moved_ = false;
 };
 

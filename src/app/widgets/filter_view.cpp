@@ -2,6 +2,7 @@
 #include "app/widgets/filter_view.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/spectrum_axis.h"
 #include "base/quantity.h"
 #include "prepare/biquad.h"
 
@@ -14,7 +15,7 @@ namespace puretone::app {
 
 namespace {
 
-constexpr double lowestHz = 10.0, rangeDb = 24.0, spectrumDepth = 84.0;
+constexpr double lowestHz = 10.0, rangeDb = 24.0;
 constexpr double grabReach = 12.0;
 
 double highestHz(double rate)
@@ -47,15 +48,9 @@ QRectF FilterView::area() const
 {
     return QRectF(rect()).adjusted(38.0, 6.0, -8.0, -20.0);
 }
-double FilterView::xOf(double hz) const
+SpectrumAxis FilterView::axis() const
 {
-    const double share = std::log(hz / lowestHz) / std::log(highestHz(rate_) / lowestHz);
-    return area().left() + share * area().width();
-}
-double FilterView::hzAt(double x) const
-{
-    const double share = std::clamp((x - area().left()) / area().width(), 0.0, 1.0);
-    return lowestHz * std::pow(highestHz(rate_) / lowestHz, share);
+    return {area(), lowestHz, highestHz(rate_)};
 }
 double FilterView::yOf(double db) const
 {
@@ -68,9 +63,9 @@ std::optional<QPointF> FilterView::pointOf(int index) const
         return std::nullopt;
     const auto& what = treatments_[std::size_t(index)].what;
     if (const auto* pass = std::get_if<PassFilter>(&what))
-        return QPointF(xOf(pass->hz), yOf(-3.0));
+        return QPointF(axis().xOf(pass->hz), yOf(-3.0));
     if (const auto* band = std::get_if<Band>(&what))
-        return QPointF(xOf(band->hz), yOf(band->gainDb));
+        return QPointF(axis().xOf(band->hz), yOf(band->gainDb));
     return std::nullopt;
 }
 
@@ -79,7 +74,7 @@ void FilterView::paintEvent(QPaintEvent*)
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
     paintGrid(painter);
-    paintSpectrum(painter);
+    paintSpectrum(painter, axis(), spectrum_);
     paintCurve(painter);
     paintPoints(painter);
     if (hasFocus()) {
@@ -92,18 +87,7 @@ void FilterView::paintEvent(QPaintEvent*)
 void FilterView::paintGrid(QPainter& painter) const
 {
     const auto& t = Theme::tokens();
-    painter.setFont(Theme::font(11));
-    for (const double hz : {20.0, 50.0, 100.0, 200.0, 500.0, 1000.0, 2000.0, 5000.0, 10000.0}) {
-        if (hz > highestHz(rate_))
-            break;
-        painter.setPen(QPen(t.line, 0.7));
-        painter.drawLine(QPointF(xOf(hz), area().top()), QPointF(xOf(hz), area().bottom()));
-        painter.setPen(t.quietInk);
-        const QString name =
-            hz < 1000.0 ? QString::number(hz) : tr("%1 k").arg(QString::number(hz / 1000.0));
-        painter.drawText(
-            QRectF(xOf(hz) - 30.0, area().bottom() + 3.0, 60.0, 16.0), Qt::AlignHCenter, name);
-    }
+    paintFrequencies(painter, axis());
     for (const double db : {-12.0, 0.0, 12.0}) {
         painter.setPen(QPen(t.line, db == 0.0 ? 1.4 : 0.7));
         painter.drawLine(QPointF(area().left(), yOf(db)), QPointF(area().right(), yOf(db)));
@@ -113,39 +97,13 @@ void FilterView::paintGrid(QPainter& painter) const
     }
 }
 
-void FilterView::paintSpectrum(QPainter& painter) const
-{
-    if (spectrum_.magnitude.empty() || spectrum_.binHz <= 0.0)
-        return;
-    const auto& t = Theme::tokens();
-    const float top = *std::max_element(spectrum_.magnitude.begin() + 1, spectrum_.magnitude.end());
-    QPolygonF outline;
-    outline << area().bottomLeft();
-    for (double x = area().left(); x < area().right(); x += 1.0) {
-        const auto from = std::size_t(hzAt(x) / spectrum_.binHz);
-        const auto to = std::max(from, std::size_t(hzAt(x + 1.0) / spectrum_.binHz));
-        float highest = 0.0f;
-        for (auto k = from; k <= to && k < spectrum_.magnitude.size(); ++k)
-            highest = std::max(highest, spectrum_.magnitude[k]);
-        const double db = toDecibels(double(highest / std::max(1e-12f, top))).value;
-        outline << QPointF(
-            x, area().bottom() - std::max(0.0, 1.0 + db / spectrumDepth) * 0.94 * area().height());
-    }
-    outline << area().bottomRight();
-    QColor fill = t.sea;
-    fill.setAlpha(60);
-    painter.setPen(Qt::NoPen);
-    painter.setBrush(fill);
-    painter.drawPolygon(outline);
-}
-
 void FilterView::paintCurve(QPainter& painter) const
 {
     const auto& t = Theme::tokens();
     const auto curve = [&](const Treatments& list) {
         QPolygonF line;
         for (double x = area().left(); x <= area().right(); x += 2.0)
-            line << QPointF(x, yOf(filterResponse(list, hzAt(x), rate_).value));
+            line << QPointF(x, yOf(filterResponse(list, axis().hzAt(x), rate_).value));
         return line;
     };
     painter.setBrush(Qt::NoBrush);
@@ -210,9 +168,9 @@ void FilterView::mouseMoveEvent(QMouseEvent* event)
     const QPointF place = event->position() + grabOffset_;
     Treatment next = treatments_[std::size_t(dragged_)];
     if (auto* pass = std::get_if<PassFilter>(&next.what))
-        pass->hz = hzAt(place.x());
+        pass->hz = axis().hzAt(place.x());
     if (auto* band = std::get_if<Band>(&next.what)) {
-        band->hz = hzAt(place.x());
+        band->hz = axis().hzAt(place.x());
         const double db = (area().center().y() - place.y()) / (0.5 * area().height()) * rangeDb;
         band->gainDb = std::clamp(std::round(10.0 * db) / 10.0, -rangeDb, rangeDb);
     }

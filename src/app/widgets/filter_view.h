@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "pitch/spectrum.h"
+#include "app/widgets/spectrum_axis.h"
 #include "prepare/treatment.h"
 
 #include <QWidget>
@@ -38,10 +38,8 @@ protected:
 
 private:
     QRectF area() const;
-    double xOf(double hz) const;
-    double hzAt(double x) const;
+    SpectrumAxis axis() const;
     double yOf(double db) const;
-    void paintSpectrum(QPainter& painter) const;
     void paintGrid(QPainter& painter) const;
     void paintCurve(QPainter& painter) const;
     void paintPoints(QPainter& painter) const;

@@ -44,7 +44,9 @@ ValueField::ValueField(FieldSpec spec, QWidget* parent)
     label_->setProperty("role", "quiet");
     label_->setToolTip(spec_.tip);
     label_->installEventFilter(this);
-    edit_->setFixedWidth(132);
+    label_->setVisible(!spec_.label.isEmpty());
+    if (!spec_.label.isEmpty())
+        edit_->setFixedWidth(132);
     edit_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     edit_->setFont(Theme::font(13, Theme::Weight::medium));
     edit_->setToolTip(spec_.tip);

@@ -1,0 +1,115 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/played_sheet.h"
+
+#include "app/theme/theme.h"
+#include "base/quantity.h"
+#include "base/safe_file.h"
+#include "formats/midi_file.h"
+
+#include <QDateTime>
+#include <QFileDialog>
+#include <QFileInfo>
+
+namespace puretone::app {
+
+namespace {
+
+constexpr int columns = 1400;
+
+} // namespace
+
+PlayedSheet::PlayedSheet(Session& session, QWidget* parent)
+    : Sheet(parent, tr("What was played"))
+    , session_(session)
+    , kept_(*session.player().kept())
+    , strip_(new PlayedStrip(this))
+    , said_(new QLabel(this))
+{
+    kept_.catchUp();
+    const auto whole = kept_.range();
+    const auto picture = kept_.picture(whole, columns);
+    strip_->setPlayed(picture, whole, kept_.rate());
+    content()->addWidget(strip_);
+    said_->setProperty("role", "quiet");
+    content()->addWidget(said_);
+    notes_ = addButton(tr("Save notes\u2026"));
+    take_ = addButton(tr("Make it a take"));
+    save_ = addButton(tr("Save sound\u2026"), true);
+    addButton(tr("Close"));
+    // These leave the sheet by themselves, once something was chosen.
+    for (auto* button : {notes_, take_, save_})
+        button->disconnect();
+    connect(save_, &QPushButton::clicked, this, &PlayedSheet::askForFile);
+    connect(notes_, &QPushButton::clicked, this, &PlayedSheet::askForNotes);
+    connect(take_, &QPushButton::clicked, this, [this] {
+        makeTake();
+        accept();
+    });
+    connect(strip_, &PlayedStrip::changed, this, &PlayedSheet::showChosen);
+    strip_->choose(lastPlayed(picture, whole, kept_.rate()));
+}
+
+void PlayedSheet::showChosen()
+{
+    const auto& chosen = strip_->chosen();
+    const bool any = chosen.to > chosen.from;
+    said_->setText(any
+            ? tr("%1 are chosen.").arg(typeset(formatSeconds(chosen.seconds(kept_.rate()))))
+            : tr("Nothing was played yet."));
+    for (auto* button : {notes_, take_, save_})
+        button->setEnabled(any);
+}
+
+QString PlayedSheet::save(const QString& path) const
+{
+    const auto written = writeSound(path.toStdString(), kept_.read(strip_->chosen()));
+    return written ? tr("%1 is written.").arg(QFileInfo(path).fileName())
+                   : QString::fromStdString(written.error().sentence());
+}
+
+QString PlayedSheet::saveNotes(const QString& path) const
+{
+    const auto events = session_.player().keptNotes(strip_->chosen());
+    const auto bytes = encodeMidiFile(events, session_.instrument().tempo);
+    const auto written = writeWhole(path.toStdString(),
+        [&](const std::filesystem::path& temporary) { return writeBytes(temporary, bytes); });
+    return written ? tr("%1 is written.").arg(QFileInfo(path).fileName())
+                   : QString::fromStdString(written.error().sentence());
+}
+
+void PlayedSheet::makeTake()
+{
+    // A file of its own first, like every recording: nothing is lost if the program ends.
+    const auto name = QDateTime::currentDateTime().toString(QStringLiteral("yyyy-MM-dd HH.mm.ss"));
+    const auto folder = Opening::recordingsFolder();
+    std::error_code ignored;
+    std::filesystem::create_directories(folder, ignored);
+    const auto path = folder / tr("played %1.wav").arg(name).toStdString();
+    const auto written = writeWav(path, kept_.read(strip_->chosen()), SampleFormat::float32);
+    if (written)
+        session_.opening().addFiles({QString::fromStdString(path.string())});
+    else
+        session_.say(QString::fromStdString(written.error().sentence()));
+}
+
+void PlayedSheet::askForFile()
+{
+    const auto path = QFileDialog::getSaveFileName(
+        this, tr("Save what was played"), tr("played.wav"), tr("WAV or FLAC (*.wav *.flac)"));
+    if (path.isEmpty())
+        return;
+    session_.say(save(path), false);
+    accept();
+}
+
+void PlayedSheet::askForNotes()
+{
+    const auto path = QFileDialog::getSaveFileName(
+        this, tr("Save the notes that were played"), tr("played.mid"), tr("MIDI files (*.mid)"));
+    if (path.isEmpty())
+        return;
+    session_.say(saveNotes(path), false);
+    accept();
+}
+
+} // namespace puretone::app
