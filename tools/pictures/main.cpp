@@ -193,7 +193,8 @@ int main(int argc, char** argv)
         window.goTo(stop);
         settle(window);
         for (auto* button : window.stop(stop)->findChildren<QPushButton*>())
-            if (button->text() == parser.value("press") && button->isVisible())
+            if (parser.isSet("press") && button->text() == parser.value("press")
+                && button->isVisible())
                 button->click();
         settle(window);
         if (!parser.isSet("silent"))
