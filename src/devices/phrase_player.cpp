@@ -146,7 +146,7 @@ std::vector<Phrase> shippedPhrases(int low, int high, int root)
     Phrase bass{"Bass line", 8.0, {}};
     constexpr int steps[] = {0, 0, 12, 7, 0, 3, 5, 7, 0, 0, 12, 10, 7, 5, 3, -2};
     for (int i = 0; i < 16; ++i)
-        add(bass, 0.5 * i, i % 4 == 3 ? 0.55 : 0.42, inside(root - 12 + steps[i]),
+        add(bass, 0.5 * i, i % 4 == 3 && i < 15 ? 0.55 : 0.42, inside(root - 12 + steps[i]),
             i % 4 == 0 ? 112 : 84 + 5 * (i % 3));
     Phrase chords{"Chords", 16.0, {}};
     constexpr int roots[] = {0, -3, 5, -5};

@@ -34,11 +34,14 @@ float withinReach(Target target, float moved) noexcept
 
 float waveAt(Wave::Shape shape, double turns, std::uint32_t seed) noexcept
 {
-    const double whole = std::floor(turns);
+    if (shape == Wave::Shape::sine)
+        return quickSine(float(turns - nearestWhole(turns)));
+    double whole = nearestWhole(turns);
+    whole = whole > turns ? whole - 1.0 : whole;
     const auto share = float(turns - whole);
     switch (shape) {
     case Wave::Shape::sine:
-        return quickSine(share < 0.5f ? share : share - 1.0f);
+        break;
     case Wave::Shape::triangle:
         return share < 0.25f ? 4.0f * share
             : share < 0.75f  ? 2.0f - 4.0f * share
@@ -88,13 +91,11 @@ void MovesRun::advanceWaves(const LayerMoves& layer, const Controls& controls, d
 {
     seconds_ += seconds;
     std::array<float, mostWaves> rate{}, deeper{};
-    for (const auto& m : layer.moves) {
-        if (m.target != Target::waveRate && m.target != Target::waveDepth)
-            break; // they stand first
+    for (std::size_t i = 0; i < layer.ofWaves; ++i) {
+        const Movement& m = layer.moves[i];
         auto& list = m.target == Target::waveRate ? rate : deeper;
         float& moved = list[std::size_t(m.number)];
-        moved = withinReach(
-            m.target, moved + shown_[std::size_t(&m - layer.moves.data())] * float(m.amount));
+        moved = withinReach(m.target, moved + shown_[i] * float(m.amount));
     }
     for (int i = 0; i < layer.waveCount; ++i) {
         const auto at = std::size_t(i);

@@ -48,6 +48,7 @@ struct LayerMoves {
     std::array<Wave, mostWaves> waves;
     std::vector<Movement> moves; ///< Those that are on, waves' own before the others.
     std::vector<std::uint8_t> places; ///< Of each in the document's layer; 255 for another layer's.
+    std::size_t ofWaves = 0; ///< How many move waves.
     int waveCount = 0; ///< Waves 0 to here are followed.
     std::uint32_t targets = 0; ///< A bit for each that is moved.
     bool does(Target target) const noexcept { return (targets >> unsigned(target) & 1U) != 0; }

@@ -513,6 +513,13 @@ void Performance::beginCell(double beatsPerSecond) noexcept
         }
         count = 0;
     };
+    for (auto& voice : playing_)
+        if (voice.active() && voice.wantsJump()) {
+            Voice& old = leavingSlot();
+            old = voice;
+            old.fadeAway(voice.jumpSeconds(), 0);
+            voice.jump();
+        }
     eachVoice([&](Voice& voice) {
         if (!voice.beginCell())
             return;

@@ -129,6 +129,7 @@ std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double shif
     sound->start = double(take.kept.start.value);
     sound->innerStart = double(std::max(take.kept.start, take.innerStart).value);
     sound->end = double(playedPart(take).end.value);
+    sound->lastFrame = double(take.kept.end.value);
     sound->fades = fadePlan(take);
     sound->mode = playedMode(take);
     if (take.loop.repeats())
@@ -156,6 +157,7 @@ LayerMoves movesOf(const Layer& layer)
                 continue;
             made.moves.push_back(m);
             made.places.push_back(std::uint8_t(i));
+            made.ofWaves += waves ? 1 : 0;
         }
     for (const auto& m : made.moves) {
         made.targets |= 1U << unsigned(m.target);

@@ -20,6 +20,7 @@ struct ZoneSound {
     double start = 0.0;
     double innerStart = 0.0; ///< `start` where the take has none.
     double end = 0.0; ///< Where a sound without loop ends, or one that has left its loop.
+    double lastFrame = 0.0; ///< Of what is kept, whatever the loop.
     /// Reaching this, the position goes back by one loop length. It lies a little behind the loop's
     /// end, in material that goes on as the loop does, so that both sides of the jump are alike for
     /// as far as any filter sees: the joint is exact in every bandwidth.

@@ -204,7 +204,7 @@ void Voice::askFilter(ControlGroup& control, std::size_t lane) noexcept
         float(filter.follow * (key_ - 60) / 12.0 + filter.touchOctaves * touchShare_
             + filter.envelopeOctaves * second_.level())
         + (followsMoves_ ? moved[Target::cutoff] : 0.0f);
-    cutoff_ = filter.hz * double(quickExp2(control.cutoffOctaves[lane]));
+    cutoffOctaves_ = control.cutoffOctaves[lane];
 }
 
 void Voice::readCell(
@@ -364,10 +364,50 @@ void Voice::keepIn(const Program& program, const ProgramZone& zone) noexcept
     followsMoves_ = !layer().moves.moves.empty();
 }
 
+/// The loop as it lies now, inside what is kept: its start and end, frames of the recording.
+std::pair<double, double> Voice::movedLoop() const noexcept
+{
+    const ZoneSound& sound = *zone_->sound;
+    const double length = double(sound.loop.span.length());
+    const double wanted = double(sound.loop.span.start.value) - sound.shift
+        + double(moves_.moved()[Target::loopPlace]) * sound.rate;
+    const double from =
+        std::clamp(wanted, sound.start, std::max(sound.start, sound.lastFrame - length));
+    return {from, from + length};
+}
+
+double Voice::jumpSeconds() const noexcept
+{
+    const ZoneSound& sound = *zone_->sound;
+    const double crossfade = double(sound.loop.crossfade.value) / sound.rate;
+    const double half = 0.5 * double(sound.loop.span.length()) / sound.rate;
+    return std::clamp(crossfade, std::min(0.01, half), std::min(0.25, half))
+        / std::max(0.05, speed_);
+}
+
+/// Back to the start, whole periods away where the take has a pitch, so that both sides agree.
+void Voice::jump() noexcept
+{
+    const auto [from, to] = movedLoop();
+    double way = to - from;
+    const double period = zone_->pitched ? zone_->period : 0.0;
+    if (period > 1.0 && way > 2.0 * period)
+        way = std::round(way / period) * period;
+    // A loop that was moved far back takes the note along.
+    if (position_ - way > to || position_ - way < from - period)
+        position_ = from;
+    else
+        position_ -= way;
+    wentRound_ = true;
+    rampStep_ = 1.0 / (jumpSeconds() * rate_);
+    ramp_ = -rampStep_ * cellFrames;
+    fadesToGoAgain_ = false;
+}
+
 void Voice::wrap() noexcept
 {
     const ZoneSound& sound = *zone_->sound;
-    if (!sound.loops() || position_ < sound.wrapAt || leavesLoop())
+    if (!sound.loops() || position_ < sound.wrapAt || leavesLoop() || movesLoop())
         return;
     wentRound_ = true;
     position_ -=
@@ -444,6 +484,12 @@ void Voice::changeGear(
     }
 }
 
+double Voice::cutoff() const noexcept
+{
+    const Filter& filter = layer().filter;
+    return filter.kind == FilterKind::off ? 0.0 : filter.hz * double(quickExp2(cutoffOctaves_));
+}
+
 /// @param octaves The pitch at the end of the cell. @param power 2 to the power of that.
 void Voice::read(double octaves, double power, int from) noexcept
 {
@@ -459,7 +505,7 @@ void Voice::read(double octaves, double power, int from) noexcept
         readGrains(way, from);
         return;
     }
-    const bool inLooped = sound.loops() && position_ >= sound.loopedFrom;
+    const bool inLooped = sound.loops() && position_ >= sound.loopedFrom && !movesLoop();
     const SoundCopies& copies = inLooped ? *sound.looped : *sound.recorded;
     if (!sound.loops() || leavesLoop())
         count = intIn(std::ceil((sound.end - position_) / way.step), 0, count);

@@ -33,6 +33,19 @@ public:
     /// Between cells: the same sound in a new program: only tuning and envelope may differ.
     void keepIn(const Program& program, const ProgramZone& zone) noexcept;
 
+    /// Between cells: whether its loop, moved by movements, has come to its end. Then a copy of it
+    /// fades away and it goes back by itself, both within jumpSeconds().
+    bool wantsJump() const noexcept
+    {
+        if (!movesLoop() || leaving() || rampStep_ != 0.0)
+            return false;
+        const auto [from, to] = movedLoop();
+        // Where it was moved far ahead the note does not play all the way there.
+        return position_ >= to || (wentRound_ && position_ < from - (to - from));
+    }
+    double jumpSeconds() const noexcept;
+    void jump() noexcept;
+
     /// The next cell is made in steps, of up to eight voices side by side: this one (or it ends:
     /// false), askControl(), what control makes of that, readCell(), the filter where it wants one,
     /// and finishCell().
@@ -68,14 +81,15 @@ public:
     std::uint64_t event() const noexcept { return event_; }
     double position() const noexcept
     {
-        return frozen() ? zone_->sound->shift + grains_.place()
-                        : zone_->sound->shownPlace(position_, leavesLoop());
+        return frozen()   ? zone_->sound->shift + grains_.place()
+            : movesLoop() ? zone_->sound->shift + position_
+                          : zone_->sound->shownPlace(position_, leavesLoop());
     }
     bool frozen() const noexcept { return layer().isFrozen; }
     int channel() const noexcept { return channel_; }
     const MovesRun& moves() const noexcept { return moves_; }
     /// Where the filter stands, Hz.
-    double cutoff() const noexcept { return cutoff_; }
+    double cutoff() const noexcept;
     /// Of a frozen note; 0 of others.
     int grains() const noexcept { return frozen() ? grains_.sounding() : 0; }
     /// How loud it stands, for choosing which voice to give up.
@@ -150,6 +164,13 @@ private:
     {
         return letGo_ && zone_->sound->mode == LoopMode::untilRelease;
     }
+    /// A movement moves the loop: it is read from the recording as it is, joint by joint.
+    bool movesLoop() const noexcept
+    {
+        return followsMoves_ && layer().moves.does(Target::loopPlace) && zone_->sound->loops()
+            && !leavesLoop() && !frozen();
+    }
+    std::pair<double, double> movedLoop() const noexcept;
     /// Where this note is over, if it has such a place.
     bool atEnd() const noexcept
     {
@@ -176,7 +197,7 @@ private:
     double position_ = 0.0; ///< Of the next cell's first frame.
     double speedSemitones_ = 0.0; ///< Glides to the wanted tuning.
     double glideStep_ = 0.0; ///< Semitones in each cell; 0 for the short way of a turned tuning.
-    double cutoff_ = 0.0;
+    float cutoffOctaves_ = 0.0f;
     double speed_ = 0.0; ///< At the next cell's first frame.
     double spoken_ = 0.0; ///< Octaves that `speed_` stands for.
     std::uint64_t age_ = 0;

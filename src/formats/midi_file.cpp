@@ -96,7 +96,7 @@ std::optional<std::uint64_t> readTrack(
         message[2] = oneByte ? std::uint8_t(0) : std::uint8_t(in.u8());
         if (!in.ok() || message[1] > 127 || message[2] > 127)
             return std::nullopt;
-        if (const auto event = oneByte ? std::nullopt : parseMidi(message))
+        if (const auto event = parseMidi(std::span(message, oneByte ? 2U : 3U)))
             score.events.push_back({tick, *event});
         score.full = score.events.size() > mostEvents;
     }

@@ -88,6 +88,7 @@ Amounts movementAmounts(const Layer& layer)
 void readMovement(const Amounts& zone, Layer& layer)
 {
     layer.filter = Filter{};
+    layer.movements.clear();
     if (const int cutoff = amountIn(zone, initialFilterFc, openFilter); cutoff < openFilter) {
         layer.filter.kind = FilterKind::low;
         layer.filter.hz = hzOfCents(cutoff);

@@ -280,10 +280,21 @@ void playRandomly(double seconds)
     first.layers[1].chokeGroup = 1;
     first.layers[1].voices = 3;
     first.layers[2].unison = {3, 20.0, 0.7};
+    first.layers[0].movements.push_back(
+        {{SourceKind::wheel, 0}, Target::loopPlace, 0, 0.3, {}, 0.0, true});
+    first.layers[1].inner = InnerUse::softer;
+    first.layers[2].movements = {
+        {{SourceKind::noise, 0}, Target::ring, 0, 0.5, {SourceKind::pressure, 0}, 0.0, true},
+        {{SourceKind::key, 0}, Target::waveRate, 1, 1.0, {}, 0.0, true},
+        {{SourceKind::wave, 1}, Target::pan, 0, 0.5, {}, 0.5, true},
+        {{SourceKind::random, 0}, Target::start, 0, 0.2, {}, 0.0, true}};
+    first.takes[0].innerStart = Frames{2000};
     first = sanitized(std::move(first));
     auto second = first;
     second.layers[2].on = false;
     second.layers[0].filter.kind = FilterKind::off;
+    second.pattern = {true, Pattern::Order::atRandom, 1.0 / 16.0, 1.0, 0.4, 3, {}};
+    second.tempo = 400.0;
     second.takes[0].loop.span.end.value = 18000;
     Compiler compiler;
     const auto owner = std::make_unique<Engine>();
@@ -294,14 +305,23 @@ void playRandomly(double seconds)
     double played = 0.0;
     for (int block = 0; played < seconds; ++block) {
         engine.master().setLimiting(block % 200 < 100);
-        if (block % 37 == 0)
-            engine.setProgram(compiler.compile(block % 74 == 0 ? first : second, rate));
+        // Now and then another program, for a while one in each block.
+        if (block % 37 == 0 || block % 400 < 20)
+            engine.setProgram(compiler.compile(block % 2 == 0 ? first : second, rate));
         for (int i = 0; i < 3; ++i) {
             const int key = int(next.between(20, 110));
             engine.post(next() > 0.0 ? MidiEvent::noteOn(key, int(next.between(1, 127)))
                                      : MidiEvent::noteOff(key));
         }
-        engine.postMidi({MidiEvent::Kind::bend, 0, 0, float(next())});
+        engine.postMidi({MidiEvent::Kind::bend, 0, 0, float(next()), std::uint8_t(block % 16)});
+        engine.postMidi({MidiEvent::Kind::keyPressure, 60, std::uint8_t(block % 128), 0.0f, 0});
+        engine.postMidi({MidiEvent::Kind::clock});
+        engine.postListening(MidiEvent::control(block % 128, int(next.between(0, 127))));
+        engine.setFollowsClock(block % 300 < 150);
+        engine.setPerKey(block % 90 < 45);
+        // A flood: as many as the queue holds.
+        for (int i = 0; block % 61 == 0 && i < 1500; ++i)
+            (void)engine.postMidi(MidiEvent::control(1, i % 128));
         engine.postMidi({MidiEvent::Kind::control, std::uint8_t(next() > 0.0 ? 64 : 66),
             std::uint8_t(next() > 0.3 ? 127 : 0), 0.0f});
         const int frames = int(next.between(1, 512));

@@ -294,6 +294,35 @@ TEST_CASE("a note begins where movements put its start", "[engine][moves]")
     CHECK_THAT(levelOf(InnerUse::harder, 100), WithinAbs(inner, 0.001));
 }
 
+TEST_CASE("a loop is moved along the take while it sounds", "[engine][moves]")
+{
+    std::vector<float> ramp(240000);
+    for (std::size_t i = 0; i < ramp.size(); ++i)
+        ramp[i] = 0.5f * float(i) / 240000.0f;
+    auto instrument = instrumentOf(looped(plainTake(mono(ramp), 60.0), 24000, 33600, 480));
+    instrument.layers[0].touch = 0.0;
+    instrument.layers[0].movements = {{wheelSource, Target::loopPlace, 0, 3.0, {}, 0.0, true}};
+    const auto out = play(instrument, {on(0.0, 60), wheel(1.5, 127), off(3.5, 60)});
+    // Between its ends, wherever it lies; the way there is as long as the recording.
+    const auto range = [&](double from, double to) {
+        const auto part = std::span(out.channels[0])
+                              .subspan(std::size_t(from * rate), std::size_t((to - from) * rate));
+        return std::minmax_element(part.begin(), part.end());
+    };
+    const auto [low, high] = range(0.75, 1.45);
+    CHECK(double(*low) > 0.5 * 0.48 / 5.0);
+    CHECK(double(*high) < 0.5 * 0.72 / 5.0);
+    const auto [movedLow, movedHigh] = range(2.0, 3.4);
+    CHECK(double(*movedLow) > 0.5 * 3.4 / 5.0 - 0.01);
+    CHECK(double(*movedHigh) < 0.5 * 3.75 / 5.0);
+    // No step anywhere: the joints are mixed.
+    double step = 0.0;
+    for (std::size_t i = 4801; i < std::size_t(3.4 * rate); ++i)
+        step =
+            std::max(step, std::abs(double(out.channels[0][i]) - double(out.channels[0][i - 1])));
+    CHECK(step < 0.002);
+}
+
 TEST_CASE("a movement of the blend moves every layer that blends", "[engine][moves]")
 {
     auto instrument = steady({{wheelSource, Target::blend, 0, 1.0, {}, 0.0, true}});

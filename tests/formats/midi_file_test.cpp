@@ -97,14 +97,16 @@ TEST_CASE("running status, sysex, programs and foreign chunks are read over", "[
         + track(events + end);
     const auto read = decodeMidiFile(std::as_bytes(std::span(file)), "x.mid");
     REQUIRE(read);
-    REQUIRE(read->size() == 6);
+    REQUIRE(read->size() == 7);
     using Kind = MidiEvent::Kind;
-    CHECK((*read)[1].event.key == 64);
-    CHECK_THAT((*read)[1].seconds, WithinAbs(0.05, 1e-9));
-    CHECK((*read)[2].event.kind == Kind::noteOff); // velocity 0
-    CHECK_THAT((*read)[2].seconds, WithinAbs(0.05 + 0.64, 1e-9));
-    CHECK((*read)[4].event.kind == Kind::control);
-    CHECK_THAT(double((*read)[5].event.bend), WithinAbs(0.5, 1e-6));
+    CHECK((*read)[0].event.kind == Kind::pressure);
+    CHECK((*read)[0].event.value == 80);
+    CHECK((*read)[2].event.key == 64);
+    CHECK_THAT((*read)[2].seconds, WithinAbs(0.05, 1e-9));
+    CHECK((*read)[3].event.kind == Kind::noteOff); // velocity 0
+    CHECK_THAT((*read)[3].seconds, WithinAbs(0.05 + 0.64, 1e-9));
+    CHECK((*read)[5].event.kind == Kind::control);
+    CHECK_THAT(double((*read)[6].event.bend), WithinAbs(0.5, 1e-6));
 }
 
 TEST_CASE("tracks play together, patterns one after another", "[formats][midi]")
