@@ -143,8 +143,8 @@ private:
     PatternPlayer pattern_;
     std::int64_t frame_ = 0; ///< Since prepare(), of the present cell's beginning.
     int untilZones_ = 0; ///< Cells until it is told again which zones sound.
-    bool reached_ = false; ///< The present cell.
     int cellAt_ = 0; ///< The next frame's place in its cell; at 0 the cell has not begun.
+    bool reached_ = false; ///< The present cell.
     FrameClock clock_;
     std::array<Due, 3 * queued> due_{};
     std::size_t dueCount_ = 0;
@@ -153,7 +153,6 @@ private:
     Handover<Program> handover_;
     Events fromWindow_;
     Events fromMidi_, fromListening_;
-    std::atomic<bool> lost_{false}; ///< Events, because a queue was full.
     std::atomic<double> rate_{48000.0};
     std::atomic<int> voiceCount_{0}, shownTake_{0};
     std::atomic<double> shownPosition_{0.0};
@@ -161,10 +160,11 @@ private:
     std::atomic<int> shownLayer_{0}, movedController_{-1};
     std::array<std::atomic<float>, mostMovements> shownMoves_{};
     std::atomic<double> shownCutoff_{0.0}, shownTempo_{0.0}, movedValue_{0.0};
-    std::atomic<bool> clocked_{false}, followsClock_{false}, perKey_{false};
     RecentNotes recentNotes_;
     std::array<std::atomic<int>, mostShown> shownZones_{};
     std::array<std::atomic<std::uint64_t>, 2> keysDown_{};
+    std::atomic<bool> clocked_{false}, followsClock_{false}, perKey_{false};
+    std::atomic<bool> lost_{false}; ///< Events, because a queue was full.
 };
 
 } // namespace puretone

@@ -1,12 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/filter_run.h"
 
+#include "audio/bessel.h"
 #include "engine/wide_vectors.h"
 
 #include <algorithm>
 #include <cmath>
 #include <complex>
 #include <numbers>
+#include <utility>
 
 namespace puretone {
 
@@ -56,6 +58,7 @@ struct Lanes {
     const float* driveTo[lanes];
     float* states[lanes];
     float* samples[lanes];
+    float* history[lanes]; ///< Of the drive: 16 frames before it, 48 behind its ceiling.
     bool driven; ///< Any of them.
 };
 
@@ -101,7 +104,7 @@ template <class Pointer>
 }
 
 /// A soft ceiling, u - u^3 / 3 up to 2 / 3, in its mean between the last sample and this one, which
-/// folds far less back than its value would (J. Parker, V. Zavalishin and E. Le Bivic, "Reducing
+/// folds less back than its value would (J. Parker, V. Zavalishin and E. Le Bivic, "Reducing
 /// the aliasing of nonlinear waveshaping using continuous-time convolution", DAFx 2016). Written
 /// without differences of nearly equal sums, so that single precision is enough.
 ///
@@ -123,22 +126,74 @@ template <class Pointer>
     now = alike ? value : (inside + top * (overNow - overBefore)) / (alike ? one : apart);
 }
 
+/// Four times the rate for the ceiling: a low-pass from 15 to 30 kHz at 192, Kaiser's window, 60
+/// dB. Both ways together are 12 frames late.
+constexpr int times = 4, taps = 49, perPhase = 13;
+const std::array<float, std::size_t(times* perPhase)> halfBand = [] {
+    std::array<float, times * perPhase> h{};
+    constexpr double beta = 5.65, cutoff = 22.5 / 192.0;
+    double sum = 0.0;
+    for (std::size_t j = 0; j < taps; ++j) {
+        const double t = double(j) - (taps - 1) / 2.0, share = 2.0 * t / (taps - 1);
+        const double sinc = t == 0.0
+            ? 2.0 * cutoff
+            : std::sin(2.0 * std::numbers::pi * cutoff * t) / (std::numbers::pi * t);
+        const double value = sinc * besselI0(beta * std::sqrt(1.0 - share * share));
+        h[j] = float(value);
+        sum += value;
+    }
+    for (float& value : h)
+        value /= float(sum);
+    return h;
+}();
+
 [[gnu::always_inline]] inline void driveLanes(const Lanes& l, int from, Eight* x, Eight& last)
 {
+    constexpr std::size_t before = 16, beforeFast = 48; // frames that are remembered, at each rate
+    Eight in[before + cellFrames], fast[beforeFast + times * cellFrames];
+    for (std::size_t k = 0; k < before; k += 8)
+        gather(l.history, int(k), in + k);
+    for (std::size_t k = 0; k < beforeFast; k += 8)
+        gather(l.history, int(before + k), fast + k);
     Eight c[8], d[8];
     gather(l.driveFrom, 0, c);
     gather(l.driveTo, 0, d);
     for (int k = 0; k < 3; ++k)
         d[k] = (d[k] - c[k]) * (1.0f / float(cellFrames - from));
-    for (int i = from; i < cellFrames; ++i) {
-        const Eight now = c[0] * x[i];
-        Eight driven = now;
-        ceiling(last, driven);
-        x[i] += c[2] * (c[1] * driven - x[i]);
-        last = now;
+    const auto count = std::size_t(cellFrames - from);
+    for (std::size_t n = 0; n < count; ++n) {
+        Eight& sample = x[std::size_t(from) + n];
+        in[before + n] = c[0] * sample;
+        for (std::size_t phase = 0; phase < times; ++phase) {
+            Eight up{};
+            for (std::size_t k = 0; k < perPhase; ++k)
+                up += halfBand[times * k + phase] * in[before + n - k];
+            const Eight now = up * float(times);
+            Eight driven = now;
+            ceiling(last, driven);
+            fast[beforeFast + times * n + phase] = driven;
+            last = now;
+        }
+        Eight down{};
+        for (std::size_t j = 0; j < taps; ++j)
+            down += halfBand[j] * fast[beforeFast + times * n - j];
+        sample += c[2] * (c[1] * down - sample);
         for (int k = 0; k < 3; ++k)
             c[k] += d[k];
     }
+    const auto keep = [&](const Eight* rows, int offset) __attribute__((always_inline))
+    {
+        Eight columns[8];
+        for (int k = 0; k < 8; ++k)
+            columns[k] = rows[k];
+        transpose(columns);
+        for (int v = 0; v < lanes; ++v)
+            eight(l.history[v] + offset) = columns[v];
+    };
+    for (std::size_t k = 0; k < before; k += 8)
+        keep(in + count + k, int(k));
+    for (std::size_t k = 0; k < beforeFast; k += 8)
+        keep(fast + times * count + k, int(before + k));
 }
 
 [[gnu::always_inline]] inline void filterLanes(const Lanes& l, int from, bool both)
@@ -191,11 +246,15 @@ PURETONE_WIDE void filterWide(const Lanes& l, int from, bool both)
 
 } // namespace
 
-/// Half of the drive is taken back behind the ceiling; the first 3 dB bring it in.
+/// Half of the drive is taken back behind the ceiling. Up to 6 dB the ceiling comes down from far
+/// above; a tenth of a dB is as good as none.
 FilterRun::Drive FilterRun::driveFor(double db) noexcept
 {
-    const double gain = std::exp2(std::max(0.0, db) * 0.16609640474436813);
-    return {float(gain), float(1.0 / std::sqrt(gain)), float(std::clamp(db / 3.0, 0.0, 1.0))};
+    db = std::clamp(db, 0.0, 48.0);
+    const double gain = std::exp2(db * 0.16609640474436813);
+    const double scale = std::clamp(db / 6.0, 0.05, 1.0);
+    return {float(scale * gain), float(1.0 / (scale * std::sqrt(gain))),
+        float(std::min(db / 0.1, 1.0))};
 }
 
 void FilterRun::start() noexcept
@@ -226,7 +285,9 @@ void FilterRun::set(
         driveTo_ = driveFor(driveDb);
     }
     driveFrom_ = fresh_ ? driveTo_ : drivenBefore;
-    driven_ = driveFrom_ != undriven || driveTo_ != undriven;
+    const bool wasDriven = std::exchange(driven_, driveFrom_ != undriven || driveTo_ != undriven);
+    if (driven_ && (fresh_ || !wasDriven))
+        history_ = {};
     const auto before = to_;
     to_ = {passing, passing};
     if (filter.kind != FilterKind::off)
@@ -254,7 +315,7 @@ void FilterGroup::run(int from) noexcept
     if (count_ == 0)
         return;
     const auto count = std::size_t(count_);
-    alignas(32) float noStates[8] = {}, noSamples[cellFrames] = {};
+    alignas(32) float noStates[8] = {}, noSamples[cellFrames] = {}, noHistory[64] = {};
     Lanes l;
     bool both = false;
     for (std::size_t v = 0; v < lanes; ++v)
@@ -276,6 +337,9 @@ void FilterGroup::run(int from) noexcept
             float* samples = v < count ? buffers_[channel][v] : nullptr;
             any = any || samples != nullptr;
             l.samples[v] = samples != nullptr ? samples : noSamples;
+            l.history[v] = samples != nullptr && runs_[v]->driven_
+                ? runs_[v]->history_[channel].data()
+                : noHistory;
             l.states[v] = samples != nullptr ? runs_[v]->states_[channel].data() : noStates;
         }
         if (any)

@@ -40,6 +40,9 @@ private:
     double driveDb_ = 0.0; ///< That `driveTo_` is for.
     /// Of each channel: two for each stage, what went into the drive last, and what makes up eight.
     std::array<std::array<float, 8>, 2> states_{};
+    /// Of each channel: what went into the drive, and what came out of its ceiling at four times
+    /// the rate.
+    std::array<std::array<float, 64>, 2> history_{};
     bool fresh_ = true, idle_ = true;
     double resonance_ = -1.0; ///< That the dampings are for.
     bool steep_ = false;

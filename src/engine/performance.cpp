@@ -8,7 +8,7 @@ namespace puretone {
 namespace {
 
 constexpr double changeSeconds = 0.008; ///< Crossfade from one program to the next.
-constexpr double stealSeconds = 0.005;
+constexpr double stealSeconds = 0.015;
 constexpr double chokeSeconds = 0.012;
 constexpr double panicSeconds = 0.1;
 

@@ -8,6 +8,8 @@
 #include "support/takes.h"
 
 #include <catch2/catch.hpp>
+#include <complex>
+#include <numbers>
 
 using namespace puretone;
 using namespace probe;
@@ -222,6 +224,43 @@ TEST_CASE("the slow wave moves pitch and level, each note from its beginning", "
     setSlowWave(instrument.layers[0], {1.0, 0.0, 6.0, 0.0, 10.0});
     const auto slow = play(instrument, 57, 1.5);
     CHECK(std::abs(rmsDb(part(slow, 0.23, 0.27)) - rmsDb(part(slow, 0.02, 0.04))) < 1.0);
+}
+
+TEST_CASE("the drive presses crests, keeps the tone and folds little back", "[engine][drive]")
+{
+    constexpr double hz = 1250.0;
+    auto instrument = instrumentOf(plainTake(mono(sine(hz, rate, 3.0, 0.5)), midiOf(Hz{hz})));
+    instrument.takes[0].tuning.fineCents = 0.0;
+    instrument.layers[0].touch = 0.0;
+    const int key = instrument.takes[0].tuning.rootKey;
+    const auto crest = [](std::span<const float> wave) {
+        float peak = 0.0f;
+        for (const float value : wave)
+            peak = std::max(peak, std::abs(value));
+        return toDecibels(double(peak)).value - rmsDb(wave);
+    };
+    instrument.layers[0].filter.driveDb = 24.0;
+    const auto out = play(instrument, key, 2.5, 127);
+    const auto driven = part(out, 1.0, 2.0);
+    CHECK(crest(driven) < 1.5); // a sine has 3 dB
+    // What is no multiple of the tone, in bins of 1 Hz on the lattice where aliases lie.
+    const double played = hz; // the key's own pitch is the recording's
+    const auto power = [&](double at) {
+        std::complex<double> sum = 0.0;
+        for (std::size_t i = 0; i < driven.size(); ++i)
+            sum += double(driven[i])
+                * std::polar(1.0, -2.0 * std::numbers::pi * at * double(i) / rate);
+        return std::norm(sum);
+    };
+    double own = 0.0, strange = 0.0;
+    for (double at = 250.0; at < 16000.0; at += 250.0)
+        (std::fmod(at, played) == 0.0 ? own : strange) += power(at);
+    CHECK(10.0 * std::log10(strange / own) < -70.0);
+    // A tenth of a dB is as good as none.
+    instrument.layers[0].filter.driveDb = 0.1;
+    const auto plain = play(instrument, key, 2.5, 127);
+    CHECK_THAT(
+        rmsDb(part(plain, 1.0, 2.0)), WithinAbs(toDecibels(0.5 / std::sqrt(2.0)).value, 0.1));
 }
 
 TEST_CASE("touch can be left out of the level", "[engine][layers]")

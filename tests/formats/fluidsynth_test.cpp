@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // An independent reader's word on what is written: libfluidsynth plays the file.
+#include "engine/render.h"
 #include "formats/instrument_file.h"
 #include "support/takes.h"
 
@@ -72,4 +73,58 @@ TEST_CASE(
     const double early = rmsDb(synth.render(1.0));
     synth.render(18.0);
     CHECK_THAT(rmsDb(synth.render(1.0)), WithinAbs(early, 0.5));
+}
+
+TEST_CASE(
+    "zones, levels and pitches of a SoundFont are the engine's, as another synthesizer plays them",
+    "[formats][sf2][fluidsynth][layers]")
+{
+    // Six takes of other loudness and root, zones and layers at other levels.
+    Instrument instrument;
+    std::vector<Take> takes;
+    for (int i = 0; i < 6; ++i) {
+        const double midi = 48.0 + 5.0 * i + 0.07 * i;
+        takes.push_back(
+            looped(plainTake(mono(harmonicTone(hzOf(midi).value, 48000.0, 2.0)), midi, "take"),
+                20000, 76000, 8000));
+        for (auto& sample : const_cast<Audio&>(takes.back().audio()).channels[0])
+            sample *= 0.15f + 0.05f * float(i);
+    }
+    addTakes(instrument, std::move(takes));
+    for (auto& zone : instrument.layers[0].zones)
+        zone.levelDb = -1.5 * double(&zone - instrument.layers[0].zones.data());
+    const auto second = duplicateLayer(instrument, instrument.layers[0].id);
+    instrument.layer(second)->levelDb = -5.0;
+    instrument.layer(second)->octave = 1;
+    instrument = sanitized(std::move(instrument));
+    const TemporaryFolder folder;
+    REQUIRE(writeInstrument(instrument, folder / "x.sf2"));
+    Synth synth(folder / "x.sf2");
+    REQUIRE(synth.loaded());
+    std::optional<double> usual;
+    for (int key = 46; key <= 74; key += 4) {
+        CAPTURE(key);
+        const auto ours = renderEvents(instrument,
+            {{0.0, MidiEvent::noteOn(key, 100)}, {1.4, MidiEvent::noteOff(key)}}, 48000.0)
+                              .channels[0];
+        const auto mine = std::span(ours).subspan(9600, 48000);
+        synth.on(key);
+        synth.render(0.2);
+        const auto theirs = synth.render(1.0);
+        synth.off(key);
+        synth.render(1.5);
+        // As old sound cards did, it takes 0.4 of the attenuation that the file says.
+        double attenuation = 0.0;
+        for (const auto& zone : instrument.layers[0].zones)
+            if (inZone(zone, key, 100))
+                attenuation = -zone.levelDb;
+        const double apart = rmsDb(theirs) - rmsDb(mine) - 0.6 * attenuation;
+        if (!usual)
+            usual = apart;
+        CHECK_THAT(apart, WithinAbs(*usual, 0.5));
+        const auto a = analysePitch(mine, 48000.0), b = analysePitch(theirs, 48000.0);
+        REQUIRE(a.midi);
+        REQUIRE(b.midi);
+        CHECK_THAT(100.0 * (*a.midi - *b.midi), WithinAbs(0.0, 1.0));
+    }
 }

@@ -15,7 +15,7 @@ constexpr double rate = 48000.0, mostSeconds = 30.0;
 constexpr Envelope flat = {0.0, 0.0, 0.0, 0.0, 0.0, 60.0};
 
 Audio playedNote(
-    Instrument instrument, int key, double letGo, double seconds, const Progress& progress)
+    const Instrument& instrument, int key, double letGo, double seconds, const Progress& progress)
 {
     Audio out = renderEvents(instrument,
         {{0.0, MidiEvent::noteOn(key, shownTouch)}, {letGo, MidiEvent::noteOff(key)}}, rate,

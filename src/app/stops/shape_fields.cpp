@@ -47,17 +47,17 @@ ChoiceField* ShapeFields::addChoice(FieldColumn* into, const QString& label, con
 void ShapeFields::refresh()
 {
     const auto& layers = session_.instrument().layers;
-    for (const auto& [field, choice, get] : shown_) {
-        const double value = get(session_.layer());
+    for (const Shown& shown : shown_) {
+        const double value = shown.get(session_.layer());
         const bool various = session_.shapesAll()
             && std::any_of(layers.begin(), layers.end(),
-                [&](const Layer& layer) { return get(layer) != value; });
-        if (choice != nullptr)
-            choice->setIndex(int(value));
+                [&](const Layer& layer) { return shown.get(layer) != value; });
+        if (shown.choice != nullptr)
+            shown.choice->setIndex(int(value));
         else if (various)
-            field->setVarious(value);
+            shown.field->setVarious(value);
         else
-            field->setValue(value);
+            shown.field->setValue(value);
     }
 }
 
