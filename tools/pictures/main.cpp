@@ -2,7 +2,9 @@
 // make-pictures FOLDER [--file INSTRUMENT] [--size WxH] [--night] [--only STOP]: grabs every stop
 // of the real window, for docs/screenshots and for looking at what was changed.
 
+#include "app/shell/listen_panel.h"
 #include "app/shell/main_window.h"
+#include "app/shell/played_sheet.h"
 #include "app/shell/shortcuts.h"
 #include "app/stops/sound_stop.h"
 
@@ -179,9 +181,23 @@ int main(int argc, char** argv)
         settle(window);
         const auto path = QDir(parser.positionalArguments().front())
                               .filePath(sheet + (night ? "-night-watch.png" : "-daybreak.png"));
+        if (sheet == "listen") {
+            ListenPanel panel(window.session(), &window);
+            panel.setAttribute(Qt::WA_DeleteOnClose, false);
+            panel.openAbove(&window);
+            panel.grab().save(path);
+            return 0;
+        }
+        if (sheet == "played") {
+            play(window, true);
+            play(window, false);
+            QTest::qWait(600);
+        }
         grabSheet(window, path, [&] {
             if (sheet == "close")
                 window.close();
+            else if (sheet == "played")
+                PlayedSheet(window.session(), &window).ask();
             else
                 showShortcuts(&window);
         });

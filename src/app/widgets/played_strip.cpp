@@ -42,6 +42,7 @@ KeptAudio::Range lastPlayed(const std::vector<Extent>& picture, KeptAudio::Range
 PlayedStrip::PlayedStrip(QWidget* parent)
     : QWidget(parent)
 {
+    setMinimumSize(640, 110);
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     setAccessibleName(tr("What was played"));
