@@ -128,9 +128,9 @@ template <class Pointer>
 
 /// Four times the rate for the ceiling: a low-pass from 15 to 30 kHz at 192, Kaiser's window, 60
 /// dB. Both ways together are 12 frames late.
-constexpr int times = 4, taps = 49, perPhase = 13;
-const std::array<float, std::size_t(times* perPhase)> halfBand = [] {
-    std::array<float, times * perPhase> h{};
+constexpr std::size_t times = 4, taps = 49, perPhase = 13, allTaps = times * perPhase;
+const std::array<float, allTaps> halfBand = [] {
+    std::array<float, allTaps> h{};
     constexpr double beta = 5.65, cutoff = 22.5 / 192.0;
     double sum = 0.0;
     for (std::size_t j = 0; j < taps; ++j) {
@@ -150,7 +150,7 @@ const std::array<float, std::size_t(times* perPhase)> halfBand = [] {
 [[gnu::always_inline]] inline void driveLanes(const Lanes& l, int from, Eight* x, Eight& last)
 {
     constexpr std::size_t before = 16, beforeFast = 48; // frames that are remembered, at each rate
-    Eight in[before + cellFrames], fast[beforeFast + times * cellFrames];
+    Eight in[before + std::size_t(cellFrames)], fast[beforeFast + times * std::size_t(cellFrames)];
     for (std::size_t k = 0; k < before; k += 8)
         gather(l.history, int(k), in + k);
     for (std::size_t k = 0; k < beforeFast; k += 8)
@@ -204,7 +204,7 @@ const std::array<float, std::size_t(times* perPhase)> halfBand = [] {
     gather(l.states, 0, states);
     if (l.driven)
         driveLanes(l, from, x, states[4]);
-    for (int s = 0; s < (both ? 2 : 1); ++s) {
+    for (std::size_t s = 0; s < (both ? 2U : 1U); ++s) {
         Eight c[8], d[8];
         gather(l.from[s], 0, c);
         gather(l.to[s], 0, d);
