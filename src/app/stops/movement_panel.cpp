@@ -4,6 +4,8 @@
 #include "app/theme/theme.h"
 
 #include <QMenu>
+#include <QScrollArea>
+#include <QTimer>
 
 namespace puretone::app {
 
@@ -203,10 +205,21 @@ void MovementPanel::editWave(const std::function<void(Wave&)>& change, int gestu
 
 void MovementPanel::choose(int chosen)
 {
-    if (chosen >= 0 && chosen != chosen_)
+    const bool another = chosen >= 0 && chosen != chosen_;
+    if (another)
         fold_->unfold();
     chosen_ = chosen;
     refresh();
+    if (another)
+        QTimer::singleShot(0, this, &MovementPanel::bringIntoView);
+}
+
+/// The details are longer than the window.
+void MovementPanel::bringIntoView()
+{
+    for (QWidget* above = fold_->parentWidget(); above != nullptr; above = above->parentWidget())
+        if (auto* scroll = qobject_cast<QScrollArea*>(above))
+            scroll->ensureWidgetVisible(fold_, 0, 8);
 }
 
 void MovementPanel::refresh()

@@ -21,6 +21,7 @@ public:
     void refresh();
 
 private:
+    void bringIntoView();
     void addWave();
     ValueField* addNumber(FieldSpec spec, double Wave::*part);
     void edit(

@@ -132,6 +132,7 @@ void ShapeStop::connectMovements()
             return;
         }
         movements_->sentence()->clear();
+        movements_->sentence()->clearFocus(); // so that letters play again
         makeMovement(*made);
     });
     connect(movements_, &MovementList::addAsked, this, [this](const QPoint& place) {
