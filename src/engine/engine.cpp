@@ -176,8 +176,8 @@ void Engine::beginCell() noexcept
     if (untilZones_-- <= 0) {
         untilZones_ = everyCells;
         publishZones();
+        publishMoves();
     }
-    publishMoves();
 }
 
 void Engine::publishMoves() noexcept

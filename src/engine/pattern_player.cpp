@@ -34,13 +34,18 @@ void PatternPlayer::press(int key, int touch) noexcept
         held_[heldCount_++] = {std::uint8_t(key), std::uint8_t(touch), true};
 }
 
-void PatternPlayer::letGo(int key) noexcept
+/// @return Whether it was held.
+bool PatternPlayer::letGo(int key) noexcept
 {
+    bool held = false;
     for (std::size_t i = 0; i < heldCount_; ++i)
-        if (held_[i].key == key)
+        if (held_[i].key == key) {
             held_[i].down = false;
+            held = true;
+        }
     if (!pedal_)
         letGoHeld();
+    return held;
 }
 
 void PatternPlayer::letGoHeld() noexcept
@@ -60,18 +65,20 @@ bool PatternPlayer::take(
         running_ = false;
         return false;
     }
-    if (!pattern.on)
+    if (!pattern.on) {
+        // Keys that come up meanwhile are not ours to hear of.
+        heldCount_ = 0;
+        running_ = pedal_ = false;
         return false;
+    }
     if (event.kind == Kind::control && event.key == 64) {
         pedal_ = event.value >= 64;
         if (!pedal_)
             letGoHeld();
-        return true;
+        return pedal_; // notes from before the pattern are let go, too
     }
-    if (event.kind == Kind::noteOff) {
-        letGo(event.key & 127);
-        return true;
-    }
+    if (event.kind == Kind::noteOff)
+        return letGo(event.key & 127); // or it sounds from before the pattern
     if (event.kind != Kind::noteOn)
         return false;
     press(event.key & 127, std::clamp<int>(event.value, 1, 127));

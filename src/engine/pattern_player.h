@@ -39,7 +39,7 @@ private:
         bool down = true; ///< Or held by the pedal.
     };
     void press(int key, int touch) noexcept;
-    void letGo(int key) noexcept;
+    bool letGo(int key) noexcept;
     void letGoHeld() noexcept;
     void choose(const Pattern& pattern, Doing& doing) noexcept;
     std::size_t sequence(const Pattern& pattern, std::array<Held, 128>& into) const noexcept;

@@ -258,3 +258,41 @@ TEST_CASE("a pattern is the same in blocks of any size", "[engine][pattern][law]
     for (const int block : {1, 7, 33, 512})
         CHECK(playInBlocks(instrument, chord(), 8192, block) == reference);
 }
+
+TEST_CASE("a pattern that is switched while keys are held leaves no note hanging",
+    "[engine][pattern][bad-input]")
+{
+    Pattern pattern;
+    pattern.on = true;
+    pattern.beats = 0.25;
+    const auto with = plucks(pattern);
+    auto without = with;
+    without.pattern.on = false;
+    const bool onFirst = GENERATE(true, false);
+    const bool pedal = GENERATE(true, false);
+    Compiler compiler;
+    const auto engine = std::make_unique<Engine>();
+    engine->prepare(rate);
+    std::vector<float> left(4800), right(left);
+    const auto go = [&] { engine->process(left.data(), right.data(), 4800); };
+    engine->setProgram(compiler.compile(onFirst ? with : without, rate));
+    go();
+    if (pedal)
+        engine->handle(MidiEvent::control(64, 127));
+    engine->handle(MidiEvent::noteOn(60, 100));
+    engine->handle(MidiEvent::noteOn(64, 100));
+    go();
+    CHECK(engine->look().voices > 0);
+    engine->setProgram(compiler.compile(onFirst ? without : with, rate));
+    go();
+    engine->handle(MidiEvent::noteOff(60));
+    engine->handle(MidiEvent::noteOff(64));
+    if (pedal)
+        engine->handle(MidiEvent::control(64, 0));
+    go();
+    // And back again: nothing of what was held is left.
+    engine->setProgram(compiler.compile(onFirst ? with : without, rate));
+    for (int i = 0; i < 10; ++i)
+        go();
+    CHECK(engine->look().voices == 0);
+}
