@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <chrono>
+#include <cmath>
 
 namespace puretone {
 
@@ -25,12 +26,18 @@ KeptAudio::KeptAudio(const RecentAudio& recent, double rate)
 
 KeptAudio::~KeptAudio()
 {
+    finish();
+}
+
+void KeptAudio::finish()
+{
     {
         const std::lock_guard lock(lock_);
         ends_ = true;
     }
     wake_.notify_all();
-    thread_.join();
+    if (thread_.joinable())
+        thread_.join();
 }
 
 void KeptAudio::run()
@@ -45,7 +52,8 @@ void KeptAudio::run()
 void KeptAudio::catchUp()
 {
     const std::lock_guard lock(lock_);
-    append(recent_.since(next_));
+    if (!ends_)
+        append(recent_.since(next_));
 }
 
 /// The lock is held.
@@ -127,6 +135,29 @@ Audio KeptAudio::read(Range range) const
         at += count;
     }
     return audio;
+}
+
+KeptAudio::Range lastPlayed(const std::vector<Extent>& picture, KeptAudio::Range whole, double rate)
+{
+    constexpr float silent = 1e-4f;
+    constexpr double pause = 2.0; // seconds
+    const double per =
+        double(whole.to - whole.from) / double(std::max<std::size_t>(1, picture.size()));
+    const auto loud = [&](std::size_t i) {
+        return picture[i].high > silent || picture[i].low < -silent;
+    };
+    std::size_t end = picture.size();
+    while (end > 0 && !loud(end - 1))
+        --end;
+    std::size_t begin = end;
+    for (std::size_t i = end; i-- > 0;) {
+        if (loud(i))
+            begin = i;
+        else if (double(begin - i) * per > pause * rate)
+            break;
+    }
+    return {whole.from + std::uint64_t(double(begin) * per),
+        std::min(whole.to, whole.from + std::uint64_t(std::ceil(double(end) * per)))};
 }
 
 } // namespace puretone

@@ -19,7 +19,8 @@ class KeptAudio {
 public:
     static constexpr double seconds = 600.0;
 
-    /// @param recent Outlives this; what it holds by now is kept too. @param rate Of the stream.
+    /// @param recent Stays until finish() or the end of this; what it holds by now is kept too.
+    /// @param rate Of the stream.
     KeptAudio(const RecentAudio& recent, double rate);
     ~KeptAudio();
     KeptAudio(const KeptAudio&) = delete;
@@ -38,6 +39,8 @@ public:
     Audio read(Range range) const;
     /// Takes what the stream has given until now, without waiting for the thread.
     void catchUp();
+    /// Takes nothing more: the stream's memory may go. What there is stays.
+    void finish();
 
 private:
     static constexpr std::uint64_t perExtent = 1024; ///< Frames.
@@ -55,5 +58,10 @@ private:
     std::condition_variable wake_;
     std::thread thread_;
 };
+
+/// The last stretch of a picture() that sounded: up to a silence of two seconds. Nothing played: an
+/// empty range. @param whole That the picture shows.
+KeptAudio::Range lastPlayed(
+    const std::vector<Extent>& picture, KeptAudio::Range whole, double rate);
 
 } // namespace puretone

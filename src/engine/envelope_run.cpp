@@ -108,8 +108,9 @@ double EnvelopeRun::releaseAfter(const Envelope& e, double seconds) const noexce
 {
     // ln(1000) / release: 60 dB in the release time.
     constexpr double all = 6.907755;
-    const double gone = std::log(releasedAt_ / std::max(level_, 1e-12)) / all;
-    if (e.releaseCurve == 0.0 || gone >= 1.0)
+    const double gone =
+        e.releaseCurve == 0.0 ? 1.0 : std::log(releasedAt_ / std::max(level_, 1e-12)) / all;
+    if (gone >= 1.0)
         return level_ * std::exp(-all * seconds / e.release);
     const double share = slopeShare(e.releaseCurve, std::max(0.0, gone)) + seconds / e.release;
     return releasedAt_ * std::exp(-all * slopeAt(e.releaseCurve, std::min(1.0, share)));

@@ -125,11 +125,9 @@ bool Hands::follow(float& now, float wanted) const noexcept
     return now != wanted;
 }
 
-void Hands::beginCell(double seconds, double beatsPerSecond) noexcept
+void Hands::beginCell(double beatsPerSecond) noexcept
 {
     now_.beatsPerSecond = beatsPerSecond;
-    now_.seconds += seconds;
-    now_.beat += seconds * beatsPerSecond;
     if (still_)
         return;
     bool moves = false;

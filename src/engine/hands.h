@@ -20,7 +20,7 @@ public:
     /// The channel that a note listens to.
     int channelOf(const MidiEvent& event) const noexcept { return perKey_ ? event.channel : 0; }
     /// Goes on to the end of the next cell.
-    void beginCell(double seconds, double beatsPerSecond) noexcept;
+    void beginCell(double beatsPerSecond) noexcept;
     const Controls& controls() const noexcept { return now_; }
     /// A controller that was moved, 0 to 127, or -1; every look forgets it.
     int lastMoved() noexcept;

@@ -2,7 +2,6 @@
 #include "engine/moves.h"
 
 #include <algorithm>
-#include <bit>
 
 namespace puretone {
 
@@ -191,22 +190,23 @@ void MovesRun::ring(const LayerMoves& layer, const Controls& controls, const Not
         auto amount = float(m.amount);
         if (m.by.kind != SourceKind::none)
             amount = withinReach(m.target, amount * valueOf(m.by, controls, note));
-        const float rest = 1.0f - std::abs(amount);
         if (m.source.kind == SourceKind::wave) {
             const auto w = std::size_t(m.source.number);
             const Wave& wave = layer.waves[w];
+            // Before it is there, it takes nothing away.
+            amount *= std::min(1.0f, depth_[w]);
+            const float rest = 1.0f - std::abs(amount);
             const double step = (turns_[w] - before_[w]) / std::max(1, to - from);
             const auto seed = wave.free ? 17U + std::uint32_t(w) : seed_ + std::uint32_t(w);
             for (int i = from; i < to; ++i)
-                gains[i] *= rest
-                    + amount * depth_[w] * waveAt(wave.shape, before_[w] + step * (i - from), seed);
-        } else if (m.source.kind == SourceKind::noise) {
-            for (int i = from; i < to; ++i)
-                gains[i] *= rest + amount * nextNoise();
-        } else {
-            for (int i = from; i < to; ++i)
-                gains[i] *= rest + amount * shown_[k];
+                gains[i] *=
+                    rest + amount * waveAt(wave.shape, before_[w] + step * (i - from), seed);
+            continue;
         }
+        const bool noise = m.source.kind == SourceKind::noise;
+        const float rest = 1.0f - std::abs(amount), still = valueOf(m.source, controls, note);
+        for (int i = from; i < to; ++i)
+            gains[i] *= rest + amount * (noise ? nextNoise() : still);
     }
 }
 

@@ -24,8 +24,6 @@ struct Controls {
     static constexpr std::array<float, channels> everyLayersOwn = {-1.0f, -1.0f, -1.0f, -1.0f,
         -1.0f, -1.0f, -1.0f, -1.0f, -1.0f, -1.0f, -1.0f, -1.0f, -1.0f, -1.0f, -1.0f, -1.0f};
     double beatsPerSecond = 1.6;
-    double beat = 0.0; ///< Since the beginning, at the end of the cell.
-    double seconds = 0.0;
 };
 
 /// What a note is, to its movements.
@@ -67,7 +65,8 @@ public:
     const Moved& moved() const noexcept { return moved_; }
     /// What a movement's source gave last, for showing.
     float shown(std::size_t movement) const noexcept { return shown_[movement]; }
-    /// Multiplies gains by what moves the level as fast as it goes.
+    /// Multiplies gains of the cell that advance() went to the end of by what moves the level as
+    /// fast as it goes.
     void ring(const LayerMoves& layer, const Controls& controls, const NoteNow& note, float* gains,
         int from, int to) noexcept;
 

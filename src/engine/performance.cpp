@@ -69,8 +69,10 @@ void Performance::setProgram(const Program* next) noexcept
     }
     // Turns go on where a layer is still there.
     for (std::size_t i = 0; next != nullptr && i < next->layers.size() && i < states_.size(); ++i)
-        if (states_[i].id != next->layers[i].id)
+        if (states_[i].id != next->layers[i].id) {
             states_[i] = {next->layers[i].id, {}, -1, 0, {}};
+            states_[i].shared.start(next->layers[i].moves, 1);
+        }
 }
 
 Voice& Performance::leavingSlot() noexcept
@@ -207,7 +209,7 @@ bool Performance::tie(const Chosen& chosen, int key, bool others) noexcept
         if (plays(voice, chosen.layer) && !voice.released()
             && std::any_of(chosen.zones.begin(), zonesEnd,
                 [&](const ProgramZone* zone) { return zone->id() == voice.zone()->id(); })) {
-            voice.retune(key,
+            voice.retune(key, channel_[std::size_t(key)],
                 layer.glide.byRate ? layer.glide.seconds * std::abs(key - voice.key()) / 12.0
                                    : layer.glide.seconds);
             tied = true;
@@ -304,6 +306,7 @@ void Performance::noteOn(int key, int velocity, int channel) noexcept
     const auto place = std::size_t(key);
     heldSince_[place] = 0;
     awaited_[place] = false;
+    releaseTouch_ = 0;
     endNotes(key, End::restruck);
     const bool others = lastHeld() >= 0;
     ++events_;
@@ -482,7 +485,7 @@ int Performance::grainsForEach() const noexcept
 
 void Performance::beginCell(double beatsPerSecond) noexcept
 {
-    hands_.beginCell(Voice::cellFrames / rate_, beatsPerSecond);
+    hands_.beginCell(beatsPerSecond);
     levelFrom_ = levelTo_;
     levelTo_ = program_ != nullptr && program_->movesVolume ? 1.0 : hands_.level();
     advanceShared();
@@ -502,13 +505,13 @@ void Performance::beginCell(double beatsPerSecond) noexcept
             together[i]->askControl(hands_.controls(), sharedOf(*together[i]), control, i);
         control.makeRest();
         for (std::size_t i = 0; i < count; ++i) {
-            together[i]->readCell(hands_.controls(), control, i);
+            together[i]->readCell(control, i);
             if (together[i]->wantsFilter())
                 together[i]->joinFilter(filters);
         }
         filters.run();
         for (std::size_t i = 0; i < count; ++i) {
-            together[i]->finishCell();
+            together[i]->finishCell(hands_.controls());
             together[i]->add(mixLeft_.data(), mixRight_.data());
         }
         count = 0;

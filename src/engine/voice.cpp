@@ -83,13 +83,13 @@ void Voice::start(const VoiceStart& how) noexcept
     ControlGroup control;
     ask(*how.controls, *how.shared, cellFrames - how.at, control, 0);
     control.makeRest();
-    readCell(how.at, *how.controls, control, 0);
+    readCell(how.at, control, 0);
     if (wantsFilter()) {
         FilterGroup alone;
         joinFilter(alone);
         alone.run(how.at);
     }
-    shape(how.at);
+    finishCell(how.at, *how.controls);
 }
 
 /// Envelopes and movements stand at their beginning.
@@ -207,8 +207,7 @@ void Voice::askFilter(ControlGroup& control, std::size_t lane) noexcept
     cutoffOctaves_ = control.cutoffOctaves[lane];
 }
 
-void Voice::readCell(
-    int from, const Controls& controls, const ControlGroup& control, std::size_t lane) noexcept
+void Voice::readCell(int from, const ControlGroup& control, std::size_t lane) noexcept
 {
     const ProgramLayer& l = layer();
     moveGain_ = moveGainTo_;
@@ -218,8 +217,6 @@ void Voice::readCell(
     if (l.filter.kind != FilterKind::off || drive > 0.0 || !filter_.idle())
         filter_.set(l.filter, drive, control, lane);
     runEnvelope(from);
-    if (followsMoves_ && l.moves.does(Target::ring))
-        moves_.ring(l.moves, controls, now(), gains_.data(), from, cellFrames);
     mostGrains_ = control.mostGrains;
     read(control.octaves[lane], control.speed[lane], from);
 }
@@ -272,9 +269,10 @@ void Voice::glideWithin(double seconds) noexcept
     glideStep_ = std::abs(wantedSemitones() - speedSemitones_) / std::max(1.0, cells);
 }
 
-void Voice::retune(int key, double seconds) noexcept
+void Voice::retune(int key, int channel, double seconds) noexcept
 {
     key_ = key;
+    channel_ = channel;
     glideWithin(seconds);
     // Held by the key that it has gone to.
     sustained = false;
@@ -369,7 +367,7 @@ std::pair<double, double> Voice::movedLoop() const noexcept
 {
     const ZoneSound& sound = *zone_->sound;
     const double length = double(sound.loop.span.length());
-    const double wanted = double(sound.loop.span.start.value) - sound.shift
+    const double wanted = double(sound.loop.span.start.value)
         + double(moves_.moved()[Target::loopPlace]) * sound.rate;
     const double from =
         std::clamp(wanted, sound.start, std::max(sound.start, sound.lastFrame - length));
@@ -571,6 +569,22 @@ void Voice::fade(const ReadingWay& way, int from, int count) noexcept
         readLeft_[at] *= gain;
         readRight_[at] *= gain;
     }
+}
+
+/// What goes as fast as its source is part of the samples, so that the envelope knows nothing of it
+/// when a key comes up inside the cell.
+void Voice::finishCell(int from, const Controls& controls) noexcept
+{
+    if (followsMoves_ && layer().moves.does(Target::ring)) {
+        Cell ring;
+        ring.fill(1.0f);
+        moves_.ring(layer().moves, controls, now(), ring.data(), from, cellFrames);
+        for (auto i = std::size_t(from); i < cellFrames; ++i) {
+            readLeft_[i] *= ring[i];
+            readRight_[i] *= ring[i];
+        }
+    }
+    shape(from);
 }
 
 void Voice::shape(int from) noexcept

@@ -23,7 +23,7 @@ public:
 
     void start(const VoiceStart& how) noexcept;
     /// The sounding note goes on at the pitch of another key. @param seconds To get there.
-    void retune(int key, double seconds) noexcept;
+    void retune(int key, int channel, double seconds) noexcept;
     /// @param at Frame of the cell; 0 where the next cell has not begun. @param touch 0 to 1.
     void release(int at, double touch = 0.0) noexcept;
     /// Fades to silence within `seconds`, whatever the envelope says: for stolen voices.
@@ -56,16 +56,16 @@ public:
     {
         ask(controls, shared, cellFrames, control, lane);
     }
-    void readCell(const Controls& controls, const ControlGroup& control, std::size_t lane) noexcept
+    void readCell(const ControlGroup& control, std::size_t lane) noexcept
     {
-        readCell(0, controls, control, lane);
+        readCell(0, control, lane);
     }
     bool wantsFilter() const noexcept { return !filter_.idle(); }
     void joinFilter(FilterGroup& group) noexcept
     {
         group.add(filter_, readLeft_.data(), mono_ ? nullptr : readRight_.data());
     }
-    void finishCell() noexcept { shape(0); }
+    void finishCell(const Controls& controls) noexcept { finishCell(0, controls); }
     /// Adds the cell to another.
     void add(float* left, float* right) const noexcept;
 
@@ -118,8 +118,8 @@ private:
     void ask(const Controls& controls, const MovesRun& shared, int frames, ControlGroup& control,
         std::size_t lane) noexcept;
     void askFilter(ControlGroup& control, std::size_t lane) noexcept;
-    void readCell(
-        int from, const Controls& controls, const ControlGroup& control, std::size_t lane) noexcept;
+    void readCell(int from, const ControlGroup& control, std::size_t lane) noexcept;
+    void finishCell(int from, const Controls& controls) noexcept;
     NoteNow now() const noexcept;
     Frozen frozenNow() const noexcept;
     double bendOf(const Controls& controls) const noexcept;

@@ -292,7 +292,7 @@ TEST_CASE("what was played is kept after the fact", "[app][devices]")
 {
     Driver d;
     d.open(sounds + "fog-horn.flac");
-    auto* kept = d.session().player().kept();
+    const auto kept = d.session().player().kept();
     REQUIRE(kept != nullptr);
     const auto lastOf = [&] {
         kept->catchUp();

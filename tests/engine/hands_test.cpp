@@ -19,7 +19,7 @@ constexpr double rate = 48000.0;
 void settle(Hands& hands)
 {
     for (int i = 0; i < 200; ++i)
-        hands.beginCell(32.0 / rate, 1.6);
+        hands.beginCell(1.6);
 }
 
 MidiEvent bend(float value, int channel = 0)

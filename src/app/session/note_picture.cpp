@@ -111,6 +111,8 @@ void NotePicture::want(double letGo, double seconds)
             return found;
         },
         [this](const Found& found) {
+            if (shown_.instrument.takes.empty())
+                return; // nothing is to be shown any more
             wave_ = found.wave;
             spectrum_ = found.spectrum;
             emit session_.derivedChanged();

@@ -48,7 +48,7 @@ Player::Player(QObject* parent)
     watch_.start(250);
     const QSettings settings;
     engine_->master().setLimiting(settings.value(limiterKey, true).toBool());
-    format_ = {settings.value(rateKey, 0).toInt(),
+    format_ = OutputFormat{settings.value(rateKey, 0).toInt(),
         settings.value(blockKey, OutputFormat().blockFrames).toInt()};
     perKey_ = settings.value(perKeyKey, false).toBool();
     engine_->setPerKey(perKey_);
@@ -60,6 +60,9 @@ Player::~Player()
     input_.reset();
     midi_.reset();
     output_.reset();
+    // Who still looks at what was played no longer listens to the engine.
+    if (keptAudio_)
+        keptAudio_->finish();
 }
 
 OutputClient Player::client()
@@ -89,7 +92,10 @@ void Player::useOutput(const std::string& id)
 {
     lostOutput_.clear();
     output_.reset();
-    keptAudio_.reset(); // before that memory is made anew
+    // Before that memory is made anew; what is looked at stays.
+    if (keptAudio_)
+        keptAudio_->finish();
+    keptAudio_.reset();
     outputId_ = id;
     outputs_.want(id);
     emit devicesChanged();
@@ -106,14 +112,14 @@ void Player::outputOpened(const std::string& id, Result<std::unique_ptr<AudioOut
     output_ = std::move(*opened);
     outputId_ = id;
     held_.fill(false);
-    keptAudio_ = std::make_unique<KeptAudio>(engine_->master().recent(), output_->rate());
+    keptAudio_ = std::make_shared<KeptAudio>(engine_->master().recent(), output_->rate());
     emit rateChanged(output_->rate());
     emit devicesChanged();
 }
 
 void Player::setFormat(const OutputFormat& format)
 {
-    if (format == format_)
+    if (format == format_.load())
         return;
     format_ = format;
     QSettings settings;

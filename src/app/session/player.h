@@ -35,7 +35,7 @@ public:
     void useOutput(const std::string& id);
     /// Opens the output again as it is wished to run. Remembered.
     void setFormat(const OutputFormat& format);
-    const OutputFormat& format() const { return format_; }
+    OutputFormat format() const { return format_; }
     /// Whether keys have MIDI channels of their own, for bend and pressure of each. Remembered.
     void setPerKey(bool perKey);
     bool perKey() const { return perKey_; }
@@ -71,7 +71,7 @@ public:
     void setHold(bool hold);
     bool hold() const { return hold_; }
     /// The last ten minutes that were played; null while an output is being opened.
-    KeptAudio* kept() { return keptAudio_.get(); }
+    const std::shared_ptr<KeptAudio>& kept() const { return keptAudio_; }
     /// The notes of a stretch of it, seconds from its beginning.
     std::vector<TimedEvent> keptNotes(const KeptAudio::Range& range) const;
 
@@ -103,11 +103,11 @@ private:
     std::string outputId_, midiId_, inputId_;
     std::string lostOutput_, lostMidi_; ///< Went while they were in use; taken again when back.
     int untilLook_ = 0; ///< Rounds of watch().
-    OutputFormat format_;
+    std::atomic<OutputFormat> format_ = OutputFormat(); ///< Read where devices are opened.
     bool perKey_ = false;
     bool hold_ = false;
     std::array<bool, 128> held_{};
-    std::unique_ptr<KeptAudio> keptAudio_; ///< Reads what the engine remembers.
+    std::shared_ptr<KeptAudio> keptAudio_; ///< Reads what the engine remembers.
     std::uint64_t keptFrom_ = 0; ///< Frame of that memory at which the engine was prepared.
     QTimer watch_;
     DeviceLists devices_ = simulatedDevices();

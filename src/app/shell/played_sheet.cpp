@@ -21,14 +21,14 @@ constexpr int columns = 1400;
 PlayedSheet::PlayedSheet(Session& session, QWidget* parent)
     : Sheet(parent, tr("What was played"))
     , session_(session)
-    , kept_(*session.player().kept())
+    , kept_(session.player().kept())
     , strip_(new PlayedStrip(this))
     , said_(new QLabel(this))
 {
-    kept_.catchUp();
-    const auto whole = kept_.range();
-    const auto picture = kept_.picture(whole, columns);
-    strip_->setPlayed(picture, whole, kept_.rate());
+    kept_->catchUp();
+    const auto whole = kept_->range();
+    const auto picture = kept_->picture(whole, columns);
+    strip_->setPlayed(picture, whole, kept_->rate());
     content()->addWidget(strip_);
     said_->setProperty("role", "quiet");
     content()->addWidget(said_);
@@ -46,7 +46,7 @@ PlayedSheet::PlayedSheet(Session& session, QWidget* parent)
         accept();
     });
     connect(strip_, &PlayedStrip::changed, this, &PlayedSheet::showChosen);
-    strip_->choose(lastPlayed(picture, whole, kept_.rate()));
+    strip_->choose(lastPlayed(picture, whole, kept_->rate()));
 }
 
 void PlayedSheet::showChosen()
@@ -54,7 +54,7 @@ void PlayedSheet::showChosen()
     const auto& chosen = strip_->chosen();
     const bool any = chosen.to > chosen.from;
     said_->setText(any
-            ? tr("%1 are chosen.").arg(typeset(formatSeconds(chosen.seconds(kept_.rate()))))
+            ? tr("%1 are chosen.").arg(typeset(formatSeconds(chosen.seconds(kept_->rate()))))
             : tr("Nothing was played yet."));
     for (auto* button : {notes_, take_, save_})
         button->setEnabled(any);
@@ -62,7 +62,7 @@ void PlayedSheet::showChosen()
 
 QString PlayedSheet::save(const QString& path) const
 {
-    const auto written = writeSound(path.toStdString(), kept_.read(strip_->chosen()));
+    const auto written = writeSound(path.toStdString(), kept_->read(strip_->chosen()));
     return written ? tr("%1 is written.").arg(QFileInfo(path).fileName())
                    : QString::fromStdString(written.error().sentence());
 }
@@ -85,7 +85,7 @@ void PlayedSheet::makeTake()
     std::error_code ignored;
     std::filesystem::create_directories(folder, ignored);
     const auto path = folder / tr("played %1.wav").arg(name).toStdString();
-    const auto written = writeWav(path, kept_.read(strip_->chosen()), SampleFormat::float32);
+    const auto written = writeWav(path, kept_->read(strip_->chosen()), SampleFormat::float32);
     if (written)
         session_.opening().addFiles({QString::fromStdString(path.string())});
     else

@@ -30,7 +30,7 @@ private:
     void askForNotes();
 
     Session& session_;
-    KeptAudio& kept_;
+    std::shared_ptr<KeptAudio> kept_; ///< Also when its device goes meanwhile.
     PlayedStrip* strip_;
     QLabel* said_;
     QPushButton *save_, *take_, *notes_;

@@ -86,7 +86,7 @@ void ShapeStop::addReadyShapes()
             button->setMinimumWidth(40);
             connect(button, &QPushButton::clicked, this, [this, shape = ReadyShape(index)] {
                 QString sentence;
-                session().edit(tr("%1").arg(nameOf(shape)), [&](Instrument& next) {
+                session().edit(tr(nameOf(shape)), [&](Instrument& next) {
                     const bool all = session().shapesAll();
                     for (const Layer& layer : session().instrument().layers)
                         if (all || layer.id == session().layer().id)
@@ -187,7 +187,8 @@ void ShapeStop::setLearning(bool on)
 /// The controller that moved last, for the value that was touched.
 void ShapeStop::learn(const Engine::Meter& heard)
 {
-    if (!learns_ || !touched_ || heard.controller < 0 || heard.controller == 64)
+    const bool pedal = heard.controller >= 64 && heard.controller <= 67;
+    if (!learns_ || !touched_ || heard.controller < 0 || pedal)
         return;
     NewMovement made;
     made.movement.source = heard.controller == 1 ? Source{SourceKind::wheel, 0}

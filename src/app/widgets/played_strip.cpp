@@ -16,29 +16,6 @@ namespace {
 constexpr double reach = 9.0;
 }
 
-KeptAudio::Range lastPlayed(const std::vector<Extent>& picture, KeptAudio::Range whole, double rate)
-{
-    constexpr float silent = 1e-4f;
-    constexpr double pause = 2.0; // seconds
-    const double per =
-        double(whole.to - whole.from) / double(std::max<std::size_t>(1, picture.size()));
-    const auto loud = [&](std::size_t i) {
-        return picture[i].high > silent || picture[i].low < -silent;
-    };
-    std::size_t end = picture.size();
-    while (end > 0 && !loud(end - 1))
-        --end;
-    std::size_t begin = end;
-    for (std::size_t i = end; i-- > 0;) {
-        if (loud(i))
-            begin = i;
-        else if (double(begin - i) * per > pause * rate)
-            break;
-    }
-    return {whole.from + std::uint64_t(double(begin) * per),
-        std::min(whole.to, whole.from + std::uint64_t(std::ceil(double(end) * per)))};
-}
-
 PlayedStrip::PlayedStrip(QWidget* parent)
     : QWidget(parent)
 {

@@ -40,8 +40,4 @@ private:
     std::uint64_t anchor_ = 0; ///< The end of the stretch that stays while the other is dragged.
 };
 
-/// The last stretch that sounded: up to a silence of two seconds. Nothing played: an empty range.
-KeptAudio::Range lastPlayed(
-    const std::vector<Extent>& picture, KeptAudio::Range whole, double rate);
-
 } // namespace puretone::app
