@@ -47,6 +47,9 @@ public:
     bool isDown(int key) const noexcept { return heldSince_[std::size_t(key)] != 0; }
 
 private:
+    static constexpr double changeSeconds = 0.008; ///< Crossfade from one program to the next.
+    static constexpr double stealSeconds = 0.015;
+
     struct Turn {
         std::uint8_t next = 0; ///< In turn.
         std::uint8_t last = 255; ///< At random.

@@ -101,6 +101,8 @@ public:
     bool sustained = false; ///< Let go, but held by the pedal.
 
 private:
+    static constexpr double againSeconds =
+        0.03; ///< Fade between one hearing of the joint and the next.
     /// A kernel, the copy that it reads, and the speeds for which both are kept.
     struct Gear {
         const Kernel* kernel = nullptr;
