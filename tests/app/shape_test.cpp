@@ -104,8 +104,7 @@ TEST_CASE("a value that is touched learns the controller that moves", "[app][sha
     for (auto* edit : stop->findChildren<QLineEdit*>())
         if (edit->accessibleName() == "Cutoff")
             edit->setFocus();
-    dynamic_cast<SimulatedKeyboard&>(*d.session().player().midi())
-        .send(MidiEvent::control(21, 64));
+    dynamic_cast<SimulatedKeyboard&>(*d.session().player().midi()).send(MidiEvent::control(21, 64));
     for (int i = 0; i < 100 && d.document().layers[0].movements.empty(); ++i)
         d.hear(0.05);
     REQUIRE(d.document().layers[0].movements.size() == 1);
@@ -202,9 +201,8 @@ TEST_CASE("a phrase plays round and round while hands are free", "[app][listenin
     // A MIDI file joins the list; what is none is refused.
     const TemporaryFolder folder;
     const auto path = QString::fromStdString((folder / "two.mid").string());
-    const auto bytes = encodeMidiFile({{0.0, MidiEvent::noteOn(60, 90)},
-                                          {0.5, MidiEvent::noteOff(60)}},
-        120.0);
+    const auto bytes =
+        encodeMidiFile({{0.0, MidiEvent::noteOn(60, 90)}, {0.5, MidiEvent::noteOff(60)}}, 120.0);
     QFile file(path);
     REQUIRE(file.open(QIODevice::WriteOnly));
     file.write(reinterpret_cast<const char*>(bytes.data()), qint64(bytes.size()));
@@ -241,6 +239,11 @@ TEST_CASE("what was played is saved as sound and notes, or becomes a take", "[ap
     const auto notes = readMidiFile(folder / "a.mid");
     REQUIRE(notes);
     CHECK(notes->front().event.key == 57);
+    // The device may go while the sheet is open: what is on it stays.
+    d.session().player().useOutput(simulatedId);
+    CHECK_THAT(sheet.save(path("b.wav")).toStdString(), Contains("written"));
+    CHECK(
+        (*openRecording((folder / "b.wav").string()))->audio->frames() == (*wav)->audio->frames());
     sheet.makeTake();
     for (int i = 0; i < 300 && d.document().takes.size() < 2; ++i)
         d.hear(0.1);

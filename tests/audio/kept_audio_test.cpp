@@ -88,6 +88,38 @@ TEST_CASE("the picture of what is kept shows where it was loud", "[audio][kept]"
     CHECK(kept.picture(kept.range(), 0).empty());
 }
 
+TEST_CASE("what was kept stays when the stream's memory goes", "[audio][kept]")
+{
+    std::unique_ptr<KeptAudio> kept;
+    {
+        Stream stream(8000.0);
+        kept = std::make_unique<KeptAudio>(stream.recent, 8000.0);
+        stream.play(8000);
+        kept->catchUp();
+        kept->finish();
+        stream.play(8000);
+        kept->catchUp(); // too late
+    }
+    kept->catchUp();
+    CHECK(kept->range().to == 8000);
+    CHECK(isWhatWasPlayed(kept->read(kept->range()), 0));
+}
+
+TEST_CASE(
+    "the last thing that was played ends where it does, and begins behind a pause", "[audio][kept]")
+{
+    // A second a column.
+    std::vector<Extent> picture(20, Extent{0.0f, 0.0f});
+    const KeptAudio::Range whole{1000, 21000};
+    CHECK(lastPlayed(picture, whole, 1000.0).seconds(1000.0) == 0.0);
+    for (const std::size_t loud : {2U, 9U, 11U, 12U})
+        picture[loud].high = 0.5f;
+    const auto last = lastPlayed(picture, whole, 1000.0);
+    CHECK(last.from == 10000);
+    CHECK(last.to == 14000);
+    CHECK(lastPlayed({}, whole, 1000.0).seconds(1000.0) == 0.0);
+}
+
 TEST_CASE("what is kept is taken while the stream goes on", "[audio][kept][threads]")
 {
     constexpr double rate = 48000.0;

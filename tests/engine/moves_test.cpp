@@ -249,6 +249,49 @@ TEST_CASE("the level follows waves and noise as fast as they go", "[engine][move
     CHECK_THAT(most, WithinAbs(0.1, 0.001));
 }
 
+TEST_CASE("a key that comes up anywhere in a fast wave is released from the envelope's own level",
+    "[engine][moves]")
+{
+    auto instrument = steady({{{SourceKind::wave, 0}, Target::ring, 0, 1.0, {}, 0.0, true}});
+    instrument.layers[0].waves[0].hz = 1000.0;
+    instrument.layers[0].envelope.release = 0.4;
+    // Let go at a crossing of zero, at a crest, below zero, inside a cell.
+    for (const int frame : {9600, 9612, 9619, 9639}) {
+        CAPTURE(frame);
+        const auto out = play(instrument, {on(0.0, 60), off(frame / rate, 60)});
+        double worst = 0.0;
+        for (int i = 9000; i < 14000; ++i) {
+            const double gone = std::max(0, i - frame) / rate;
+            const double wanted = 0.1 * std::sin(2.0 * std::numbers::pi * 1000.0 * i / rate)
+                * std::pow(10.0, -3.0 * gone / 0.4);
+            worst = std::max(worst, std::abs(double(out.channels[0][std::size_t(i)]) - wanted));
+        }
+        CHECK(worst < 8e-4); // reading's own share, and straight pieces of the release
+    }
+}
+
+TEST_CASE("a fast wave that is not there yet takes nothing away, and its scale counts once",
+    "[engine][moves]")
+{
+    auto instrument = steady({{{SourceKind::wave, 0}, Target::ring, 0, 1.0, {}, 0.0, true}});
+    instrument.layers[0].waves[0].hz = 100.0;
+    instrument.layers[0].waves[0].delaySeconds = 0.3;
+    CHECK_THAT(levelAt(play(instrument, {on(0.0, 60), off(0.5, 60)}), 0.2), WithinAbs(0.1, 4e-4));
+    // A touch of half, as far as the wheel, which stands at half: 1 - 0.5 + 0.5 * 0.5.
+    instrument =
+        steady({{{SourceKind::touch, 0}, Target::ring, 0, 1.0, {SourceKind::wheel, 0}, 0.0, true}});
+    const double half = 64.0 / 127.0;
+    const auto out = play(instrument, {wheel(0.0, 64), on(0.1, 60, 64), off(0.6, 60)});
+    CHECK_THAT(levelAt(out, 0.4), WithinAbs(0.1 * (1.0 - half + half * half), 4e-4));
+}
+
+TEST_CASE("a wave that goes on by itself begins at its phase", "[engine][moves]")
+{
+    auto instrument = steady({{{SourceKind::wave, 0}, Target::level, 0, 6.0, {}, 0.0, true}});
+    instrument.layers[0].waves[0] = {Wave::Shape::sine, 0.5, 0.0, 0.0, 0.0, 0.25, true};
+    CHECK_THAT(dbAt(play(instrument, {on(0.0, 60), off(0.5, 60)}), 0.01), WithinAbs(6.0, 0.05));
+}
+
 TEST_CASE(
     "random values are another for each note, and the same in each rendering", "[engine][moves]")
 {

@@ -224,7 +224,7 @@ void Player::watch()
         const auto name = QString::fromStdString(output_->name());
         const auto lost = outputId_;
         useOutput(simulatedId);
-        lostOutput_ = lost;
+        lostOutput_ = lost == simulatedId ? std::string() : lost; // that one is always there
         emit message(tr("%1 has gone. Playing through the simulated output until it is back; "
                         "another can be chosen below the meter.")
                          .arg(name));
@@ -239,7 +239,7 @@ void Player::watch()
         const auto name = QString::fromStdString(midi_->name());
         const auto lost = midiId_;
         useMidi(simulatedId);
-        lostMidi_ = lost;
+        lostMidi_ = lost == simulatedId ? std::string() : lost;
         allOff(); // what it held will never be let go
         emit message(tr("%1 has gone. The keys on the screen still play; it is heard again as soon "
                         "as it is back.")
