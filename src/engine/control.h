@@ -25,6 +25,7 @@ struct ControlGroup {
     alignas(32) std::array<Floats, 2> a1{}, a2{}, a3{}; ///< See FilterRun.
 
     int mostGrains = 32; ///< That a frozen note may sound at once.
+    double beatsPerSecond = 1.6;
 
     /// Whether any voice wants it: most notes stand still.
     bool restWanted = false;

@@ -184,6 +184,7 @@ void Performance::beginCell(double beatsPerSecond) noexcept
     std::size_t count = 0;
     ControlGroup control;
     control.mostGrains = grainsForEach();
+    control.beatsPerSecond = beatsPerSecond;
     FilterGroup filters;
     mixLeft_.fill(0.0f);
     mixRight_.fill(0.0f);

@@ -162,6 +162,7 @@ void Voice::readCell(int from, const ControlGroup& control, std::size_t lane) no
         filter_.set(l.filter, drive, control, lane);
     runEnvelope(from);
     mostGrains_ = control.mostGrains;
+    beatsPerSecond_ = control.beatsPerSecond;
     read(control.octaves[lane], control.speed[lane], from);
 }
 

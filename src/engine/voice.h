@@ -187,6 +187,7 @@ private:
     FilterRun filter_;
     GrainRun grains_;
     int mostGrains_ = Frozen::most;
+    double beatsPerSecond_ = 1.6;
     MovesRun moves_;
     bool followsMoves_ = false; ///< Anything of its layer moves.
     double moveGain_ = 1.0, moveGainTo_ = 1.0; ///< At both ends of the cell.

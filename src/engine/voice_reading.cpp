@@ -210,13 +210,15 @@ void Voice::read(double octaves, double power, int from) noexcept
 Frozen Voice::frozenNow() const noexcept
 {
     Frozen f = layer().frozen;
+    if (f.sizeBeats > 0.0)
+        f.sizeSeconds = std::min(f.sizeBeats / beatsPerSecond_, Frozen::longestGrain);
     if (!followsMoves_)
         return f;
     const Moved& moved = moves_.moved();
     f.place = std::clamp(f.place + double(moved[Target::place]), 0.0, 1.0);
     if (moved[Target::grainSize] != 0.0f)
-        f.sizeSeconds =
-            std::clamp(f.sizeSeconds * double(quickExp2(moved[Target::grainSize])), 0.001, 0.5);
+        f.sizeSeconds = std::clamp(f.sizeSeconds * double(quickExp2(moved[Target::grainSize])),
+            0.001, Frozen::longestGrain);
     f.scatterSeconds = std::clamp(f.scatterSeconds + double(moved[Target::scatter]), 0.0, 1.0);
     f.drift = std::clamp(f.drift + double(moved[Target::drift]), -1.0, 1.0);
     return f;

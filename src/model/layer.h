@@ -131,6 +131,8 @@ struct Frozen {
     double drift = 0.0; ///< Speed of the place, -1 to 1 of the recording's own; turns at the ends.
     enum class Direction { forward, backward, either } direction = Direction::forward;
     bool hardEdges = false;
+    double sizeBeats = 0.0; ///< Of a grain, 1/64 to 8; 0 where its seconds count.
+    static constexpr double longestGrain = 4.0; ///< Seconds, whatever the beats are.
     static constexpr int most = 32;
     bool operator==(const Frozen&) const = default;
 };

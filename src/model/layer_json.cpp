@@ -96,7 +96,8 @@ json frozenJson(const Frozen& f)
     return {{"place", f.place}, {"sizeSeconds", f.sizeSeconds}, {"density", f.density},
         {"scatterSeconds", f.scatterSeconds}, {"scatterSize", f.scatterSize},
         {"scatterCents", f.scatterCents}, {"drift", f.drift},
-        {"direction", nameIn(directionNames, f.direction)}, {"hardEdges", f.hardEdges}};
+        {"direction", nameIn(directionNames, f.direction)}, {"hardEdges", f.hardEdges},
+        {"sizeBeats", f.sizeBeats}};
 }
 Frozen frozenFrom(const json& j)
 {
@@ -104,7 +105,8 @@ Frozen frozenFrom(const json& j)
     return {j.value("place", standard.place), j.value("sizeSeconds", standard.sizeSeconds),
         whole(j, "density", standard.density), j.value("scatterSeconds", 0.0),
         j.value("scatterSize", 0.0), j.value("scatterCents", 0.0), j.value("drift", 0.0),
-        valueIn(directionNames, j.value("direction", "forward")), j.value("hardEdges", false)};
+        valueIn(directionNames, j.value("direction", "forward")), j.value("hardEdges", false),
+        j.value("sizeBeats", 0.0)};
 }
 
 json unisonJson(const Unison& u)

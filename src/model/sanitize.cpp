@@ -236,6 +236,10 @@ void sanitize(Frozen& f)
     f.scatterSize = shareIn(f.scatterSize);
     f.scatterCents = inRange(f.scatterCents, 0.0, 1200.0, 0.0);
     f.drift = inRange(f.drift, -1.0, 1.0, 0.0);
+    if (!(f.sizeBeats > 0.0))
+        f.sizeBeats = 0.0;
+    else
+        f.sizeBeats = inRange(f.sizeBeats, 1.0 / 64.0, 8.0, 1.0);
 }
 
 void sanitize(Layer& layer)

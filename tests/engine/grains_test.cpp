@@ -135,3 +135,17 @@ TEST_CASE("whatever a frozen moment is asked for, it stays finite and sounds", "
         CHECK(std::any_of(sound.begin(), sound.end(), [](float x) { return x != 0.0f; }));
     }
 }
+
+TEST_CASE("grains as notes follow the tempo", "[engine][grains][tempo]")
+{
+    // A noise: each place of it is different, so grains of other lengths sound different.
+    auto instrument = frozen(plainTake(mono(noise(std::size_t(3.0 * rate), 9)), 60.0));
+    instrument.tempo = 120.0;
+    instrument.layers[0].frozen.sizeSeconds = 0.25;
+    const auto inSeconds = hold(instrument, 60, 1.0);
+    instrument.layers[0].frozen.sizeSeconds = 0.01;
+    instrument.layers[0].frozen.sizeBeats = 0.5;
+    CHECK(hold(instrument, 60, 1.0) == inSeconds);
+    instrument.tempo = 60.0;
+    CHECK(hold(instrument, 60, 1.0) != inSeconds);
+}

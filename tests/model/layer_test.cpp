@@ -29,7 +29,7 @@ Instrument layered()
     layer.turnsOverAllKeys = true;
     layer.manner = Manner::frozen;
     layer.keepsFormants = false;
-    layer.frozen = {0.7, 0.05, 9, 0.1, 0.2, 30.0, -0.5, Frozen::Direction::either, true};
+    layer.frozen = {0.7, 0.05, 9, 0.1, 0.2, 30.0, -0.5, Frozen::Direction::either, true, 0.25};
     layer.blends = true;
     layer.chokeGroup = 5;
     layer.voices = 7;

@@ -4,6 +4,7 @@
 #include "app/stops/stop_view.h"
 #include "app/theme/theme.h"
 #include "base/quantity.h"
+#include "base/song_time.h"
 
 namespace puretone::app {
 
@@ -54,9 +55,10 @@ void MannerPanel::addFrozen(FieldColumn* into)
     });
     place_ = into->addField(
         percentField(tr("Moment"), tr("The place of the take that is held"), standard.place));
-    size_ = into->addField(secondsField(tr("Grain"),
-        tr("How long each piece of it lasts; shorter than a period it is a tone of its own"), 0.001,
-        0.5, standard.sizeSeconds));
+    size_ = into->addField(songTimeField(tr("Grain"),
+        tr("How long each piece of it lasts, in seconds or as a note (1/16); shorter than a period "
+           "it is a tone of its own"),
+        0.001, 0.5, standard.sizeSeconds));
     density_ = into->addField(countField(
         tr("Grains at once"), tr("How many of them overlap"), 1, Frozen::most, standard.density));
     grains_ = new QLabel(into);
@@ -79,8 +81,11 @@ void MannerPanel::addFrozen(FieldColumn* into)
     });
     connectToLayer(
         session_, place_, tr("Move frozen place"), [](Layer& l, double v) { l.frozen.place = v; });
-    connectToLayer(session_, size_, tr("Change grain size"),
-        [](Layer& l, double v) { l.frozen.sizeSeconds = v; });
+    connectToLayer(session_, size_, tr("Change grain size"), [](Layer& l, double v) {
+        l.frozen.sizeBeats = isInBeats(v) ? -v : 0.0;
+        if (!isInBeats(v))
+            l.frozen.sizeSeconds = v;
+    });
     connectToLayer(session_, density_, tr("Change grains at once"),
         [](Layer& l, double v) { l.frozen.density = int(std::lround(v)); });
     connectToLayer(
@@ -160,7 +165,7 @@ void MannerPanel::refresh()
         strip_->setTake(session_.pictures().peaksOf(take), take->kept);
     strip_->setPlace(f.place, f.scatterSeconds);
     place_->setValue(f.place);
-    size_->setValue(f.sizeSeconds);
+    size_->setValue(f.sizeBeats > 0.0 ? inBeats(f.sizeBeats) : f.sizeSeconds);
     density_->setValue(f.density);
     direction_->setIndex(int(f.direction));
     drift_->setValue(f.drift);

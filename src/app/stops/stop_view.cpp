@@ -3,6 +3,7 @@
 
 #include "app/theme/theme.h"
 #include "base/quantity.h"
+#include "base/song_time.h"
 
 #include <QScrollArea>
 
@@ -157,6 +158,26 @@ FieldSpec secondsField(
     spec.format = [](double seconds) { return QString::fromStdString(formatSeconds(seconds)); };
     spec.parse = [](const QString& text) { return parseSeconds(text.toStdString(), 1.0); };
     spec.step = stepTime;
+    return spec;
+}
+
+FieldSpec songTimeField(
+    const QString& label, const QString& tip, double low, double high, double reset)
+{
+    constexpr double longest = 8.0; // beats
+    FieldSpec spec = ranged(label, tip, inBeats(longest), high, reset);
+    spec.refusal = QObject::tr("%1 must lie between %2 and %3, or be a note up to 2/1.")
+                       .arg(label, QString::fromStdString(formatSeconds(low)),
+                           QString::fromStdString(formatSeconds(high)));
+    spec.format = [](double time) { return QString::fromStdString(formatSongTime(time)); };
+    const auto held = [low](double time) {
+        return isInBeats(time) ? std::min(time, inBeats(1.0 / 64.0)) : std::max(time, low);
+    };
+    spec.parse = [held](const QString& text) -> std::optional<double> {
+        const auto time = parseSongTime(text.toStdString());
+        return time ? std::optional(held(*time)) : std::nullopt;
+    };
+    spec.step = [held](double time, double steps) { return held(stepSongTime(time, steps)); };
     return spec;
 }
 

@@ -60,6 +60,11 @@ FieldSpec framesField(
 /// A time in seconds.
 FieldSpec secondsField(
     const QString& label, const QString& tip, double low, double high, double reset);
+/// A time in seconds, or as a note of the tempo (see base/song_time.h).
+///
+/// @param low, high Seconds; notes are from 1/256 to two bars.
+FieldSpec songTimeField(
+    const QString& label, const QString& tip, double low, double high, double reset);
 FieldSpec centsField(const QString& label, const QString& tip, double low, double high);
 FieldSpec decibelField(
     const QString& label, const QString& tip, double low, double high, double reset);
