@@ -64,7 +64,7 @@ Effects sanitized(Effects effects)
             effect.impulse = {};
         const bool taken = std::any_of(
             known.begin(), known.end(), [&](const Effect& e) { return e.id == effect.id; });
-        if (effect.id <= 0 || taken)
+        if (effect.id <= 0 || effect.id >= mostEffectId || taken)
             effect.id = std::max(freeEffectId(effects), freeEffectId(known));
         known.push_back(effect);
     }
@@ -75,7 +75,7 @@ int freeEffectId(const Effects& effects) noexcept
 {
     int id = 1;
     for (const Effect& effect : effects)
-        id = std::max(id, effect.id < 1'000'000'000 ? effect.id + 1 : 1);
+        id = std::max(id, effect.id < mostEffectId ? effect.id + 1 : 1);
     return id;
 }
 

@@ -29,6 +29,7 @@ enum class EffectKind {
 inline constexpr int effectKindCount = int(EffectKind::width) + 1;
 inline constexpr std::size_t mostEffects = 16; ///< Of an instrument.
 inline constexpr std::size_t mostParameters = 12; ///< Of an effect.
+inline constexpr int mostEffectId = 100'000'000;
 /// An impulse response is heard for as long as this.
 inline constexpr double longestImpulse = 20.0; // seconds
 

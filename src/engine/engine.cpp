@@ -5,6 +5,8 @@
 
 namespace puretone {
 
+static_assert(effectCell == Voice::cellFrames);
+
 Engine::Engine()
 {
     KernelLadder::shared();
@@ -16,12 +18,34 @@ Engine::~Engine()
     delete previous_;
 }
 
+void Engine::setProgram(std::unique_ptr<const Program> program)
+{
+    if (program)
+        for (const auto& effect : program->effects)
+            if (std::find(processors_.begin(), processors_.end(), effect.processor)
+                == processors_.end())
+                processors_.push_back(effect.processor);
+    handover_.publish(std::move(program));
+    collect();
+}
+
+void Engine::collect()
+{
+    handover_.collect();
+    std::erase_if(processors_, [](const auto& p) { return p.use_count() == 1 && !p->leased(); });
+}
+
 void Engine::prepare(double rate)
 {
     rate_.store(rate, std::memory_order_relaxed);
     master_.prepare(rate);
     clock_.prepare(rate);
     performance_.reset(rate);
+    chain_.reset(rate);
+    beside_.reset();
+    pressed_ = {};
+    if (const Program* program = performance_.program())
+        chain_.setWanted(program->effects);
     tempo_.reset(rate);
     pattern_.reset();
     recentNotes_.clear(rate);
@@ -44,6 +68,7 @@ void Engine::takeProgram() noexcept
         return;
     previous_ = performance_.program();
     performance_.setProgram(next);
+    chain_.setWanted(next->effects);
 }
 
 void Engine::publishKeys() noexcept
@@ -81,6 +106,8 @@ void Engine::handle(const MidiEvent& event) noexcept
 /// What keys, or the pattern in their place, do.
 void Engine::happen(const MidiEvent& event) noexcept
 {
+    if (event.kind == MidiEvent::Kind::noteOn && event.key < 128)
+        pressed_[event.key / 64U] |= std::uint64_t(1) << (event.key % 64U);
     recentNotes_.add(frame_ + cellAt_, event);
     performance_.handle(event, cellAt_);
     publishKeys();
@@ -166,6 +193,10 @@ void Engine::reachCell() noexcept
 void Engine::beginCell() noexcept
 {
     performance_.beginCell(tempo_.beatsPerSecond());
+    moveEffects();
+    chain_.beginCell({tempo_.beat(), tempo_.beatsPerFrame(), pressed_});
+    beside_.beginCell(chain_.latency());
+    pressed_ = {};
     const Voice* newest = performance_.newest();
     voiceCount_.store(performance_.sounding(), std::memory_order_relaxed);
     shownTake_.store(
@@ -177,7 +208,35 @@ void Engine::beginCell() noexcept
         untilZones_ = everyCells;
         publishZones();
         publishMoves();
+        publishEffects();
     }
+}
+
+/// Movements of layers that reach into the chain: by their newest note, or by what goes on without
+/// one.
+void Engine::moveEffects() noexcept
+{
+    chain_.moveNothing();
+    const Program* program = performance_.program();
+    if (program == nullptr)
+        return;
+    for (const EffectMove& m : program->effectMoves) {
+        const LayerId layer = program->layers[m.layer].id;
+        const Voice* voice = performance_.newestOf(layer);
+        const bool knows = voice != nullptr && voice->program() == program;
+        const MovesRun* moves = knows ? &voice->moves() : performance_.sharedOf(layer);
+        if (moves != nullptr)
+            chain_.move(m.effectId, m.parameter, m.amount * moves->shown(m.move));
+    }
+}
+
+void Engine::publishEffects() noexcept
+{
+    rings_.store(!chain_.silent(), std::memory_order_relaxed);
+    const Program* program = performance_.program();
+    for (std::size_t i = 0; program != nullptr && i < program->effects.size(); ++i)
+        if (i < held_.size())
+            held_[i].store(chain_.held(program->effects[i].effect.id), std::memory_order_relaxed);
 }
 
 void Engine::publishMoves() noexcept
@@ -244,6 +303,12 @@ void Engine::play(float* left, float* right, int frames) noexcept
         const int count = std::min(
             {Voice::cellFrames - cellAt_, frames - done, due - done, std::max(1, step - cellAt_)});
         performance_.write(left + done, right + done, cellAt_, count);
+        chain_.process(left + done, right + done, cellAt_, count);
+        std::array<float, Voice::cellFrames> besideLeft, besideRight;
+        const bool some =
+            performance_.writeBeside(besideLeft.data(), besideRight.data(), cellAt_, count);
+        beside_.add(some ? besideLeft.data() : nullptr, besideRight.data(), left + done,
+            right + done, cellAt_, count);
         cellAt_ += count;
         done += count;
         if (cellAt_ == Voice::cellFrames) {
@@ -265,6 +330,9 @@ Engine::Meter Engine::look() noexcept
     meter.peakRight = out.peakRight;
     meter.limited = out.least;
     meter.voices = voiceCount_.load(std::memory_order_relaxed);
+    meter.rings = rings_.load(std::memory_order_relaxed);
+    for (std::size_t i = 0; i < meter.held.size(); ++i)
+        meter.held[i] = held_[i].load(std::memory_order_relaxed);
     meter.take = shownTake_.load(std::memory_order_relaxed);
     meter.position = shownPosition_.load(std::memory_order_relaxed);
     meter.grains = shownGrains_.load(std::memory_order_relaxed);

@@ -4,6 +4,7 @@
 #include "base/event_queue.h"
 #include "base/midi.h"
 #include "base/recent_audio.h"
+#include "engine/beside.h"
 #include "engine/frame_clock.h"
 #include "engine/handover.h"
 #include "engine/master.h"
@@ -32,12 +33,9 @@ public:
     double rate() const { return rate_.load(std::memory_order_relaxed); }
 
     /// Interface thread: takes over sounding voices where the zone still exists.
-    void setProgram(std::unique_ptr<const Program> program)
-    {
-        handover_.publish(std::move(program));
-    }
-    /// Interface thread, now and then: frees programs that are no longer heard.
-    void collect() { handover_.collect(); }
+    void setProgram(std::unique_ptr<const Program> program);
+    /// Interface thread, now and then: frees programs and effects that are no longer heard.
+    void collect();
     /// Interface thread. Where nothing is played for so long that events pile up, notes are refused
     /// (false) before their ends are; where an end is lost after all, every note ends.
     /// @param when It happened; matters where blocks are told when they begin.
@@ -72,6 +70,8 @@ public:
         float peakLeft = 0.0f, peakRight = 0.0f; ///< True peaks since the last look.
         float limited = 1.0f; ///< Least gain of the limiter since then.
         int voices = 0;
+        bool rings = false; ///< Effects do, whether voices sound or not.
+        std::array<float, mostEffects> held{}; ///< dB that effects hold back, by their places.
         int take = 0; ///< Of the newest voice; 0 when silent.
         double position = 0.0; ///< Of the newest voice, frames of its recording.
         int grains = 0; ///< Of all frozen notes.
@@ -133,11 +133,20 @@ private:
     void publishKeys() noexcept;
     void publishZones() noexcept;
     void publishMoves() noexcept;
+    void publishEffects() noexcept;
+    void moveEffects() noexcept;
     void happen(const MidiEvent& event) noexcept;
     void playPattern() noexcept;
 
+    /// Processors of programs that came, until neither a program nor the chain has them: before the
+    /// chain, which lets go of them when it goes.
+    std::vector<std::shared_ptr<Processor>> processors_;
+
     // Audio thread only.
     Performance performance_;
+    EffectChain chain_;
+    Beside beside_;
+    std::array<std::uint64_t, 2> pressed_{}; ///< Keys, in this cell.
     const Program* previous_ = nullptr; ///< Still heard through leaving voices.
     TempoRun tempo_;
     PatternPlayer pattern_;
@@ -160,6 +169,8 @@ private:
     std::atomic<int> shownLayer_{0}, movedController_{-1};
     std::array<std::atomic<float>, mostMovements> shownMoves_{};
     std::atomic<double> shownCutoff_{0.0}, shownTempo_{0.0}, movedValue_{0.0};
+    std::atomic<bool> rings_{false};
+    std::array<std::atomic<float>, mostEffects> held_{};
     RecentNotes recentNotes_;
     std::array<std::atomic<int>, mostShown> shownZones_{};
     std::array<std::atomic<std::uint64_t>, 2> keysDown_{};

@@ -61,8 +61,10 @@ void Performance::setProgram(const Program* next) noexcept
     // Turns go on where a layer is still there.
     for (std::size_t i = 0; next != nullptr && i < next->layers.size() && i < states_.size(); ++i)
         if (states_[i].id != next->layers[i].id) {
-            states_[i] = {next->layers[i].id, {}, -1, 0, {}};
+            states_[i] = LayerState{};
+            states_[i].id = next->layers[i].id;
             states_[i].shared.start(next->layers[i].moves, 1);
+            states_[i].toEffects = next->layers[i].toEffects;
         }
 }
 
@@ -186,9 +188,8 @@ void Performance::beginCell(double beatsPerSecond) noexcept
     control.mostGrains = grainsForEach();
     control.beatsPerSecond = beatsPerSecond;
     FilterGroup filters;
-    mixLeft_.fill(0.0f);
-    mixRight_.fill(0.0f);
-    mixed_ = true;
+    splitLayers();
+    clearMix();
     ++cells_;
     const auto finish = [&] {
         for (std::size_t i = 0; i < count; ++i)
@@ -202,7 +203,7 @@ void Performance::beginCell(double beatsPerSecond) noexcept
         filters.run();
         for (std::size_t i = 0; i < count; ++i) {
             together[i]->finishCell(hands_.controls());
-            together[i]->add(mixLeft_.data(), mixRight_.data());
+            addToMix(*together[i]);
         }
         count = 0;
     };
@@ -223,24 +224,55 @@ void Performance::beginCell(double beatsPerSecond) noexcept
     finish();
 }
 
+/// How much of each layer goes through the effects now: a change takes a few cells.
+void Performance::splitLayers() noexcept
+{
+    splits_ = false;
+    if (program_ == nullptr)
+        return;
+    constexpr double seconds = 0.01;
+    const auto step = float(Voice::cellFrames / (seconds * rate_));
+    for (std::size_t i = 0; i < program_->layers.size() && i < states_.size(); ++i) {
+        float& share = states_[i].toEffects;
+        share += std::clamp(program_->layers[i].toEffects - share, -step, step);
+        splits_ = splits_ || share < 1.0f;
+    }
+}
+
+void Performance::clearMix() noexcept
+{
+    for (Mix* mix : {&through_, &beside_}) {
+        mix->left.fill(0.0f);
+        mix->right.fill(0.0f);
+    }
+    mixed_ = true;
+}
+
+void Performance::addToMix(const Voice& voice) noexcept
+{
+    const auto layer = std::size_t(voice.zone()->layer);
+    const float share = splits_ ? states_[std::min(layer, states_.size() - 1)].toEffects : 1.0f;
+    if (share > 0.0f)
+        voice.add(through_.left.data(), through_.right.data(), share);
+    if (share < 1.0f)
+        voice.add(beside_.left.data(), beside_.right.data(), 1.0f - share);
+}
+
 /// After something has happened inside the cell.
 void Performance::mixAgain() noexcept
 {
-    mixLeft_.fill(0.0f);
-    mixRight_.fill(0.0f);
-    mixed_ = true;
+    clearMix();
     eachVoice([&](const Voice& voice) {
         if (voice.active())
-            voice.add(mixLeft_.data(), mixRight_.data());
+            addToMix(voice);
     });
 }
 
-void Performance::write(float* left, float* right, int from, int count) noexcept
+void Performance::copyMix(
+    const Mix& mix, float* left, float* right, int from, int count) const noexcept
 {
-    if (!mixed_)
-        mixAgain();
-    std::copy_n(mixLeft_.begin() + from, count, left);
-    std::copy_n(mixRight_.begin() + from, count, right);
+    std::copy_n(mix.left.begin() + from, count, left);
+    std::copy_n(mix.right.begin() + from, count, right);
     if (levelFrom_ == 1.0 && levelTo_ == 1.0)
         return;
     const double step = (levelTo_ - levelFrom_) / Voice::cellFrames;
@@ -249,6 +281,23 @@ void Performance::write(float* left, float* right, int from, int count) noexcept
         left[i] *= gain;
         right[i] *= gain;
     }
+}
+
+void Performance::write(float* left, float* right, int from, int count) noexcept
+{
+    if (!mixed_)
+        mixAgain();
+    copyMix(through_, left, right, from, count);
+}
+
+bool Performance::writeBeside(float* left, float* right, int from, int count) noexcept
+{
+    if (!splits_)
+        return false;
+    if (!mixed_)
+        mixAgain();
+    copyMix(beside_, left, right, from, count);
+    return true;
 }
 
 void Performance::tell(std::span<int> zones, int& grains) const noexcept

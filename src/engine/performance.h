@@ -30,8 +30,10 @@ public:
     void setAllowed(std::uint64_t layers) noexcept { allowed_ = layers; }
     static constexpr std::uint64_t everyLayer = ~std::uint64_t(0);
     Hands& hands() noexcept { return hands_; }
-    /// Writes frames of the cell.
+    /// Writes frames of the cell: what goes through the chain of effects.
     void write(float* left, float* right, int from, int count) noexcept;
+    /// The same of what goes past it. False, and nothing written, where that is nothing.
+    bool writeBeside(float* left, float* right, int from, int count) noexcept;
 
     int sounding() const noexcept;
     /// Ids of zones that sound and are held, as many as there is room for, and how many grains
@@ -50,6 +52,10 @@ private:
     static constexpr double changeSeconds = 0.008; ///< Crossfade from one program to the next.
     static constexpr double stealSeconds = 0.015;
 
+    /// All voices' cells together.
+    struct Mix {
+        alignas(32) std::array<float, Voice::cellFrames> left{}, right{};
+    };
     struct Turn {
         std::uint8_t next = 0; ///< In turn.
         std::uint8_t last = 255; ///< At random.
@@ -60,6 +66,7 @@ private:
         int lastKey = -1; ///< To glide from.
         int notes = 0; ///< That it has sounded.
         MovesRun shared; ///< What goes on by itself.
+        float toEffects = 1.0f; ///< On its way to what the program says.
     };
     /// Zones of one layer that a note plays.
     struct Chosen {
@@ -117,13 +124,17 @@ private:
         return states_[std::min(layer, states_.size() - 1)].shared;
     }
     template <class Do> void eachVoice(Do what) noexcept;
+    void clearMix() noexcept;
+    void addToMix(const Voice& voice) noexcept;
+    void copyMix(const Mix& mix, float* left, float* right, int from, int count) const noexcept;
     void mixAgain() noexcept;
+    void splitLayers() noexcept;
     int grainsForEach() const noexcept;
 
     std::array<Voice, voices> playing_;
     std::array<Voice, leavingVoices> leaving_;
-    /// All voices' cells together.
-    alignas(32) std::array<float, Voice::cellFrames> mixLeft_{}, mixRight_{};
+    Mix through_, beside_;
+    bool splits_ = false; ///< Some layer goes past the effects, if only in part.
     double levelFrom_ = 1.0,
            levelTo_ = 1.0; ///< Of volume and expression, at both ends of the cell.
     bool mixed_ = true; ///< And nothing has happened inside the cell since.

@@ -193,6 +193,7 @@ ProgramLayer programLayer(const Layer& layer)
     made.second = layer.second;
     made.filter = layer.filter;
     made.moves = movesOf(layer);
+    made.toEffects = float(layer.toEffects);
     return made;
 }
 
@@ -322,6 +323,42 @@ double reachUp(const Layer& layer, bool frozen)
 
 } // namespace
 
+int Program::latency() const noexcept
+{
+    int frames = 0;
+    for (const auto& effect : effects)
+        frames += effect.processor->latency();
+    return frames;
+}
+
+void Compiler::addEffects(const Instrument& instrument, double rate, Program& program)
+{
+    std::erase_if(effects_, [](const KnownEffect& e) { return e.processor.expired(); });
+    for (const Effect& effect : instrument.effects) {
+        const auto& impulse = effect.impulse.pointer();
+        const auto known = std::find_if(effects_.begin(), effects_.end(), [&](const auto& e) {
+            return e.id == effect.id && e.kind == effect.kind && e.rate == rate
+                && e.impulse == impulse;
+        });
+        auto processor = known != effects_.end() ? known->processor.lock() : nullptr;
+        if (!processor) {
+            processor = makeProcessor(effect, rate);
+            effects_.push_back({effect.id, effect.kind, rate, impulse, processor});
+        }
+        program.effects.push_back({effect, std::move(processor)});
+        program.effects.back().effect.impulse = {};
+    }
+    for (std::size_t l = 0; l < program.layers.size(); ++l) {
+        const auto& moves = program.layers[l].moves.moves;
+        for (std::size_t m = 0; m < moves.size(); ++m)
+            if (moves[m].target == Target::effect) {
+                const auto [id, parameter] = EffectPlace::of(moves[m].number);
+                program.effectMoves.push_back(
+                    {std::uint32_t(l), std::uint32_t(m), id, parameter, float(moves[m].amount)});
+            }
+    }
+}
+
 std::unique_ptr<const Program> Compiler::compile(
     const Instrument& instrument, double rate, const KeptLengths& lengths)
 {
@@ -338,6 +375,7 @@ std::unique_ptr<const Program> Compiler::compile(
         if (layer.on)
             program->layers.push_back(programLayer(layer));
     shareBlendMovements(instrument, *program);
+    addEffects(instrument, rate, *program);
     const auto isVolume = [](const Source& s) {
         return s.kind == SourceKind::controller && (s.number == 7 || s.number == 11);
     };

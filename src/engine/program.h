@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "effects/chain.h"
 #include "engine/copies.h"
 #include "engine/likeness.h"
 #include "engine/moves.h"
@@ -76,6 +77,15 @@ struct ProgramLayer {
     /// Its place among those that blend, where a movement moves the blend; otherwise the blend is
     /// part of its zones' gains.
     int blendPlace = 0, blendCount = 0;
+    float toEffects = 1.0f;
+};
+
+/// A movement of a layer that moves a value of the chain.
+struct EffectMove {
+    std::uint32_t layer = 0; ///< Index into Program::layers.
+    std::uint32_t move = 0; ///< Index into its moves.
+    int effectId = 0, parameter = 0;
+    float amount = 0.0f;
 };
 
 struct ProgramZone {
@@ -106,6 +116,10 @@ struct Program {
     /// Movements follow controller 7 or 11, which otherwise mean the level of everything.
     bool movesVolume = false;
     Pattern pattern;
+    std::vector<ChainedEffect> effects;
+    std::vector<EffectMove> effectMoves;
+    /// Frames by which the chain is late.
+    int latency() const noexcept;
 
     /// Audio thread. The part that plays a key, or one beside it; null where there is no such zone.
     const ProgramZone* zone(ZoneId id, int key) const noexcept;
@@ -123,7 +137,8 @@ struct Program {
 };
 
 /// Turns documents into programs and remembers the costly parts: a moved loop costs the stretch
-/// around the seam only, a new envelope next to nothing. Not thread-safe: one user at a time.
+/// around the seam only, a new envelope next to nothing. Not thread-safe: one user at a time; and
+/// its programs are for one engine, since an effect that stays the same keeps its processor.
 class Compiler {
 public:
     /// @param rate Of the output, frames per second. @param lengths What there is for layers that
@@ -146,6 +161,16 @@ private:
     std::shared_ptr<const SoundCopies> recordedCopies(const Take& take, double fastest);
     std::shared_ptr<const ZoneSound> soundOf(const Take& take, double shift, double fastest);
 
+    void addEffects(const Instrument& instrument, double rate, Program& program);
+
+    struct KnownEffect {
+        int id = 0;
+        EffectKind kind = EffectKind::echo;
+        double rate = 0.0;
+        RecordingPtr impulse;
+        std::weak_ptr<Processor> processor;
+    };
+    std::vector<KnownEffect> effects_;
     std::vector<Recorded> recorded_;
     std::vector<Known> known_;
     KnownLikeness alike_;

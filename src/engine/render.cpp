@@ -44,6 +44,12 @@ Instrument onlyKeys(Instrument instrument, const std::vector<TimedEvent>& events
     return instrument;
 }
 
+bool sounds(Engine& engine)
+{
+    const auto heard = engine.look();
+    return heard.voices > 0 || heard.rings;
+}
+
 } // namespace
 
 Audio renderEvents(const Instrument& instrument, std::vector<TimedEvent> events, double rate,
@@ -58,10 +64,11 @@ Audio renderEvents(const Instrument& instrument, std::vector<TimedEvent> events,
     const auto engine = std::make_unique<Engine>();
     engine->master().setLimiting(true);
     engine->prepare(rate);
-    const auto late = engine->master().latency();
     KeptLengths lengths;
     makeLengths(onlyKeys(instrument, events), lengths, progress.part(0.0, 0.5));
-    engine->setProgram(Compiler().compile(instrument, rate, lengths));
+    auto program = Compiler().compile(instrument, rate, lengths);
+    const auto late = engine->master().latency() + program->latency();
+    engine->setProgram(std::move(program));
     Audio out{rate, std::vector<std::vector<float>>(2)};
     for (std::size_t i = 0; i < events.size() && !progress.cancelled(); ++i) {
         renderTo(*engine, out, std::llround(events[i].seconds * rate));
@@ -74,8 +81,8 @@ Audio renderEvents(const Instrument& instrument, std::vector<TimedEvent> events,
     const auto last = late + out.frames() + std::llround(tailSeconds * rate);
     do
         renderTo(*engine, out, std::min(last, out.frames() + std::llround(0.05 * rate)));
-    while (engine->look().voices > 0 && out.frames() < last && !progress.cancelled());
-    // The limiter is late, the file is not.
+    while (sounds(*engine) && out.frames() < last && !progress.cancelled());
+    // Limiter and effects are late, the file is not.
     renderTo(*engine, out, out.frames() + late);
     for (auto& channel : out.channels)
         channel.erase(channel.begin(), channel.begin() + late);

@@ -375,9 +375,16 @@ void Voice::shape(int from) noexcept
     }
 }
 
-void Voice::add(float* left, float* right) const noexcept
+void Voice::add(float* left, float* right, float share) const noexcept
 {
     const float* r = oneSide() ? left_.data() : right_.data();
+    if (share != 1.0f) {
+        for (std::size_t i = 0; i < cellFrames; ++i) {
+            left[i] += share * left_[i];
+            right[i] += share * r[i];
+        }
+        return;
+    }
     for (std::size_t i = 0; i < cellFrames; ++i) {
         left[i] += left_[i];
         right[i] += r[i];

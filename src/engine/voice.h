@@ -66,8 +66,8 @@ public:
         group.add(filter_, readLeft_.data(), mono_ ? nullptr : readRight_.data());
     }
     void finishCell(const Controls& controls) noexcept { finishCell(0, controls); }
-    /// Adds the cell to another.
-    void add(float* left, float* right) const noexcept;
+    /// Adds a share of the cell to another.
+    void add(float* left, float* right, float share = 1.0f) const noexcept;
 
     bool active() const noexcept { return program_ != nullptr; }
     void stop() noexcept { program_ = nullptr; }

@@ -106,12 +106,16 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
         good = good
             && addEntry(zip, entry, zip_source_buffer(zip, text->data(), text->size(), 0), true);
     std::set<std::string> added;
-    for (const auto& take : instrument.takes) {
-        if (added.insert(audioPath(*take.recording)).second)
+    const auto add = [&](const Recording& recording) {
+        if (added.insert(audioPath(recording)).second)
             good = good
-                && addEntry(zip, audioPath(*take.recording),
-                    sourceOf(zip, *take.recording->original), false);
-    }
+                && addEntry(zip, audioPath(recording), sourceOf(zip, *recording.original), false);
+    };
+    for (const auto& take : instrument.takes)
+        add(*take.recording);
+    for (const auto& effect : instrument.effects)
+        if (effect.impulse.pointer())
+            add(*effect.impulse);
     if (!good)
         return failed(zip_strerror(zip));
     if (zip_close(zip) != 0)

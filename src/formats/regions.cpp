@@ -155,6 +155,9 @@ void addLossesOfShape(const Instrument& instrument, std::vector<std::string>& lo
         losses.emplace_back("The drive before the filter is not written.");
     if (any(instrument, [](const Layer& l) { return l.inner != InnerUse::never; }))
         losses.emplace_back("Inner starts are not written: notes begin at the beginning.");
+    if (std::any_of(instrument.effects.begin(), instrument.effects.end(),
+            [](const Effect& effect) { return effect.on; }))
+        losses.emplace_back("Effects are not written; a print has them inside.");
     if (instrument.pattern.on)
         losses.emplace_back("The pattern is not written.");
 }

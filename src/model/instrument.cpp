@@ -30,6 +30,18 @@ Layer* Instrument::layer(LayerId id)
     return const_cast<Layer*>(std::as_const(*this).layer(id));
 }
 
+const Effect* Instrument::effect(int effectId) const
+{
+    const auto found = std::find_if(effects.begin(), effects.end(),
+        [effectId](const Effect& effect) { return effect.id == effectId; });
+    return found == effects.end() ? nullptr : &*found;
+}
+
+Effect* Instrument::effect(int effectId)
+{
+    return const_cast<Effect*>(std::as_const(*this).effect(effectId));
+}
+
 Zone* Instrument::zone(ZoneId id)
 {
     for (auto& layer : layers)

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "audio/sound_file.h"
+#include "effects/effect.h"
 #include "model/facts.h"
 #include "model/layer.h"
 #include "model/pattern.h"
@@ -127,6 +128,7 @@ struct Instrument {
     double blend = 0.0;
     double tempo = 96.0; ///< Beats a minute.
     Pattern pattern;
+    Effects effects; ///< From what layers give to what is heard.
 
     const Take* take(TakeId id) const;
     Take* take(TakeId id);
@@ -134,6 +136,9 @@ struct Instrument {
     Layer* layer(LayerId id);
     /// Null where there is none; `layer` is the one that it belongs to.
     Zone* zone(ZoneId id);
+    /// Null where there is none.
+    const Effect* effect(int effectId) const;
+    Effect* effect(int effectId);
     /// Of all layers, in their order.
     std::vector<Zone> allZones() const;
     /// Not used by any take or zone yet.

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/json.h"
 
+#include "model/effect_json.h"
 #include "model/facts_json.h"
 #include "model/json_names.h"
 #include "model/layer_json.h"
@@ -93,9 +94,13 @@ std::string toJson(const Instrument& instrument)
     json layers = json::array();
     for (const auto& layer : instrument.layers)
         layers.push_back(layerJson(layer));
+    json effects = json::array();
+    for (const auto& effect : instrument.effects)
+        effects.push_back(effectJson(effect, audioPath));
     const json document = {{"schema", schemaVersion}, {"name", instrument.name}, {"takes", takes},
         {"layers", layers}, {"a4", instrument.a4}, {"blend", instrument.blend},
-        {"tempo", instrument.tempo}, {"pattern", patternJson(instrument.pattern)}};
+        {"tempo", instrument.tempo}, {"pattern", patternJson(instrument.pattern)},
+        {"effects", effects}};
     // File names come from disks and may hold any bytes.
     return document.dump(2, ' ', false, json::error_handler_t::replace);
 }
@@ -198,7 +203,8 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
             return fail(ErrorCode::damaged, name + " was made by a newer Pure Tone.",
                 "Update Pure Tone to open it.");
         migrate(j, schema);
-        if (j.at("takes").size() > mostTakes || j.at("layers").size() > mostLayers)
+        if (j.at("takes").size() > mostTakes || j.at("layers").size() > mostLayers
+            || j.value("effects", json::array()).size() > mostEffects)
             return tl::unexpected(damagedDocument(name, "it claims more than can be played"));
         Instrument instrument;
         instrument.name = j.at("name").get<std::string>();
@@ -216,6 +222,16 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
             if (!recording)
                 return tl::unexpected(recording.error());
             instrument.takes.push_back(takeFrom(t, *recording));
+        }
+        for (const auto& e : j.value("effects", json::array())) {
+            instrument.effects.push_back(effectFrom(e));
+            if (!e.contains("audio"))
+                continue;
+            auto impulse =
+                audio(e.at("audio").get<std::string>(), e.at("fileName").get<std::string>());
+            if (!impulse)
+                return tl::unexpected(impulse.error());
+            instrument.effects.back().impulse = *impulse;
         }
         instrument.a4 = j.value("a4", concertPitch.value);
         instrument.blend = j.value("blend", 0.0);

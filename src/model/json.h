@@ -9,7 +9,7 @@
 namespace puretone {
 
 /// Version of the document's JSON; a reader refuses a newer one with a sentence.
-inline constexpr int schemaVersion = 3;
+inline constexpr int schemaVersion = 4;
 
 /// The document as JSON text; takes name their audio as "audio/HASH.EXT". See docs/format.md.
 std::string toJson(const Instrument& instrument);

@@ -193,6 +193,7 @@ struct Layer {
     Manner manner = Manner::asRecorded;
     bool keepsFormants = true; ///< Where it keeps the length.
     Frozen frozen;
+    double toEffects = 1.0; ///< Share that goes through the chain, 0 to 1; the rest goes past it.
     bool blends = false; ///< Its level follows Instrument::blend.
     int chokeGroup = 0; ///< 1 to 16: a note ends all others of its group; 0 for none.
     int voices = mostVoices; ///< Notes at once; the oldest makes room.

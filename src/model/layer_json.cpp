@@ -148,13 +148,13 @@ json layerJson(const Layer& layer)
         {"sameKeys", nameIn(sameKeysNames, layer.sameKeys)},
         {"turnsOverAllKeys", layer.turnsOverAllKeys}, {"manner", nameIn(mannerNames, layer.manner)},
         {"keepsFormants", layer.keepsFormants}, {"frozen", frozenJson(layer.frozen)},
-        {"blends", layer.blends}, {"chokeGroup", layer.chokeGroup}, {"voices", layer.voices},
-        {"notes", nameIn(notesNames, layer.notes)}, {"unison", unisonJson(layer.unison)},
-        {"glide", glideJson(layer.glide)}, {"bendSemitones", layer.bendSemitones},
-        {"touch", layer.touch}, {"inner", nameIn(innerNames, layer.inner)},
-        {"innerTouch", layer.innerTouch}, {"envelope", envelopeJson(layer.envelope)},
-        {"second", envelopeJson(layer.second)}, {"filter", filterJson(layer.filter)},
-        {"waves", waves}, {"movements", movements}};
+        {"toEffects", layer.toEffects}, {"blends", layer.blends}, {"chokeGroup", layer.chokeGroup},
+        {"voices", layer.voices}, {"notes", nameIn(notesNames, layer.notes)},
+        {"unison", unisonJson(layer.unison)}, {"glide", glideJson(layer.glide)},
+        {"bendSemitones", layer.bendSemitones}, {"touch", layer.touch},
+        {"inner", nameIn(innerNames, layer.inner)}, {"innerTouch", layer.innerTouch},
+        {"envelope", envelopeJson(layer.envelope)}, {"second", envelopeJson(layer.second)},
+        {"filter", filterJson(layer.filter)}, {"waves", waves}, {"movements", movements}};
 }
 
 Layer layerFrom(const json& j)
@@ -180,6 +180,7 @@ Layer layerFrom(const json& j)
     layer.turnsOverAllKeys = j.value("turnsOverAllKeys", false);
     layer.manner = valueIn(mannerNames, j.value("manner", "asRecorded"));
     layer.keepsFormants = j.value("keepsFormants", true);
+    layer.toEffects = j.value("toEffects", 1.0);
     layer.frozen = frozenFrom(j.value("frozen", json::object()));
     layer.blends = j.value("blends", false);
     layer.chokeGroup = whole(j, "chokeGroup", 0);

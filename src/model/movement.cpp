@@ -32,6 +32,7 @@ constexpr std::array<TargetFacts, targetCount> allFacts = {{
     {"attack", "lengthens the attack by", "moves the attack by", "oct", 6.0, 2.0, 1.0, 2},
     {"decay", "lengthens the decay by", "moves the decay by", "oct", 6.0, 2.0, 1.0, 2},
     {"release", "lengthens the release by", "moves the release by", "oct", 6.0, 2.0, 1.0, 2},
+    {"effect", "raises an effect's value by", "moves an effect's value by", "", 1.0, 0.3, 100.0, 0},
 }};
 
 /// Sine, from each note's own beginning, straight into the target.

@@ -78,8 +78,18 @@ enum class Target {
     attack, ///< Times of the level envelope, as are the next two.
     decay,
     release,
+    effect, ///< A value of the chain, by a share of its range; `number` says which.
 };
-inline constexpr int targetCount = int(Target::release) + 1;
+inline constexpr int targetCount = int(Target::effect) + 1;
+
+/// Which value of which effect a movement moves, as its number.
+struct EffectPlace {
+    int effectId = 0;
+    int parameter = 0;
+    static constexpr int most = 16; ///< Parameters of an effect.
+    int number() const noexcept { return effectId * most + parameter; }
+    static EffectPlace of(int number) noexcept { return {number / most, number % most}; }
+};
 
 /// How a target is spoken of and how far it can be moved.
 struct TargetFacts {
@@ -98,7 +108,7 @@ const TargetFacts& factsOf(Target target) noexcept;
 struct Movement {
     Source source;
     Target target = Target::cutoff;
-    int number = 0; ///< Of the wave that is moved.
+    int number = 0; ///< Of the wave that is moved, or EffectPlace::number().
     double amount = 1.0; ///< Where the source stands at 1.
     Source by; ///< None: all of it.
     double curve = 0.0; ///< -1 to 1: how far the source lags behind (above 0) or runs ahead.

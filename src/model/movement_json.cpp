@@ -22,13 +22,14 @@ constexpr Names<SourceKind, 14> sourceNames = {
         {SourceKind::secondEnvelope, "secondEnvelope"}, {SourceKind::wave, "wave"},
         {SourceKind::random, "random"}, {SourceKind::turn, "turn"}, {SourceKind::noise, "noise"}}};
 
-constexpr Names<Target, std::size_t(targetCount)> targetNames = {{{Target::pitch, "pitch"},
-    {Target::level, "level"}, {Target::pan, "pan"}, {Target::cutoff, "cutoff"},
-    {Target::resonance, "resonance"}, {Target::drive, "drive"}, {Target::start, "start"},
-    {Target::loopPlace, "loopPlace"}, {Target::ring, "ring"}, {Target::place, "place"},
-    {Target::grainSize, "grainSize"}, {Target::scatter, "scatter"}, {Target::drift, "drift"},
-    {Target::blend, "blend"}, {Target::waveRate, "waveRate"}, {Target::waveDepth, "waveDepth"},
-    {Target::attack, "attack"}, {Target::decay, "decay"}, {Target::release, "release"}}};
+constexpr Names<Target, std::size_t(targetCount)> targetNames = {
+    {{Target::pitch, "pitch"}, {Target::level, "level"}, {Target::pan, "pan"},
+        {Target::cutoff, "cutoff"}, {Target::resonance, "resonance"}, {Target::drive, "drive"},
+        {Target::start, "start"}, {Target::loopPlace, "loopPlace"}, {Target::ring, "ring"},
+        {Target::place, "place"}, {Target::grainSize, "grainSize"}, {Target::scatter, "scatter"},
+        {Target::drift, "drift"}, {Target::blend, "blend"}, {Target::waveRate, "waveRate"},
+        {Target::waveDepth, "waveDepth"}, {Target::attack, "attack"}, {Target::decay, "decay"},
+        {Target::release, "release"}, {Target::effect, "effect"}}};
 
 constexpr Names<Pattern::Order, 6> orderNames = {
     {{Pattern::Order::up, "up"}, {Pattern::Order::down, "down"},

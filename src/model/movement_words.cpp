@@ -223,12 +223,57 @@ std::string amountText(const Movement& m)
     return sign + number + " " + (facts.unit[0] == '\0' ? "%" : facts.unit);
 }
 
-MovementSentence sentenceOf(const Layer& layer, const Movement& m)
+namespace {
+
+std::string lower(std::string text)
+{
+    std::transform(text.begin(), text.end(), text.begin(),
+        [](unsigned char c) { return c < 128 ? char(std::tolower(c)) : char(c); });
+    return text;
+}
+
+/// "echo mix", "reverb decay", and with several of a kind the first of them.
+bool takeEffectValue(Words& words, const Effects& effects, Movement& m)
+{
+    for (const Effect& effect : effects) {
+        Words ahead = words;
+        const EffectFacts& facts = factsOf(effect.kind);
+        if (!ahead.take(facts.word))
+            continue;
+        for (std::size_t p = 0; p < facts.parameters.size(); ++p)
+            if (ahead.take(lower(facts.parameters[p].label))) {
+                words = ahead;
+                m.target = Target::effect;
+                m.number = EffectPlace{effect.id, int(p)}.number();
+                return true;
+            }
+    }
+    return false;
+}
+
+} // namespace
+
+std::string effectValueName(const Effects& effects, int number)
+{
+    const auto [id, parameter] = EffectPlace::of(number);
+    for (const Effect& effect : effects) {
+        const EffectFacts& facts = factsOf(effect.kind);
+        if (effect.id == id && std::size_t(parameter) < facts.parameters.size())
+            return std::string(facts.word) + " "
+                + lower(facts.parameters[std::size_t(parameter)].label);
+    }
+    return {};
+}
+
+MovementSentence sentenceOf(const Layer& layer, const Movement& m, const Effects& effects)
 {
     const auto& facts = factsOf(m.target);
     MovementSentence said;
     said.source = capital(sourceName(m.source, layer.waves));
     said.verb = isTwoSided(m.source) ? facts.swinging : facts.verb;
+    if (m.target == Target::effect)
+        if (const auto name = effectValueName(effects, m.number); !name.empty())
+            said.verb = (isTwoSided(m.source) ? "moves the " : "raises the ") + name + " by";
     said.amount = amountText(m);
     if (m.by.kind != SourceKind::none)
         said.by = "as far as " + sourceName(m.by, layer.waves) + " allows";
@@ -240,7 +285,7 @@ std::string MovementSentence::whole() const
     return source + " " + verb + " " + amount + (by.empty() ? "" : " " + by);
 }
 
-Result<NewMovement> parseMovement(const std::string& text)
+Result<NewMovement> parseMovement(const std::string& text, const Effects& effects)
 {
     constexpr const char* hint = "Write a source, what it moves and how far: wheel cutoff 2 oct, "
                                  "or sine 5 Hz pitch 20 ct by "
@@ -253,9 +298,9 @@ Result<NewMovement> parseMovement(const std::string& text)
             words.empty() ? "Nothing is said to move." : "\"" + words.next() + "\" moves nothing.",
             hint);
     made.movement.source = *source;
-    bool found = false;
+    bool found = takeEffectValue(words, effects, made.movement);
     for (const auto& [word, target] : targetWords)
-        if (words.take(word)) {
+        if (!found && words.take(word)) {
             made.movement.target = target;
             found = true;
             break;

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "base/result.h"
+#include "effects/effect.h"
 #include "model/layer.h"
 
 #include <optional>
@@ -23,17 +24,21 @@ struct MovementSentence {
     std::string source, verb, amount, by;
     std::string whole() const;
 };
-MovementSentence sentenceOf(const Layer& layer, const Movement& movement);
+/// @param effects Of the instrument, for what moves them.
+MovementSentence sentenceOf(
+    const Layer& layer, const Movement& movement, const Effects& effects = {});
+/// "echo mix", for what a movement of an effect moves; empty where there is no such effect.
+std::string effectValueName(const Effects& effects, int number);
 
 /// A movement that is to be, with the wave that it wants for itself.
 struct NewMovement {
     Movement movement;
     std::optional<Wave> wave; ///< Where its source is one.
 };
-/// Reads "wheel cutoff 2 oct", "sine 0.3 Hz cutoff 0.6 oct by wheel", "touch level 24 dB",
-/// "controller 74 resonance": a source, a target, an amount and what allows it, the last two as
-/// wanted. @return `badValue` with what was not understood.
-Result<NewMovement> parseMovement(const std::string& text);
+/// Reads "wheel cutoff 2 oct", "wheel echo mix 40 %", "sine 0.3 Hz cutoff 0.6 oct by wheel", "touch
+/// level 24 dB", "controller 74 resonance": a source, a target, an amount and what allows it, the
+/// last two as wanted. @return `badValue` with what was not understood.
+Result<NewMovement> parseMovement(const std::string& text, const Effects& effects = {});
 
 /// Adds it to the layer; a wave takes a place that no movement follows. @return Its place; or
 /// `badValue` where there is no room.

@@ -211,7 +211,10 @@ void sanitize(Movement& m)
     m.amount = inRange(m.amount, -facts.most, facts.most, 0.0);
     m.curve = inRange(m.curve, -1.0, 1.0, 0.0);
     const bool ofWave = m.target == Target::waveRate || m.target == Target::waveDepth;
-    m.number = std::clamp(m.number, 0, ofWave ? mostWaves - 1 : 0);
+    const int most = ofWave          ? mostWaves - 1
+        : m.target == Target::effect ? EffectPlace{mostEffectId, EffectPlace::most - 1}.number()
+                                     : 0;
+    m.number = std::clamp(m.number, 0, most);
 }
 
 void sanitize(Pattern& p)
@@ -253,6 +256,7 @@ void sanitize(Layer& layer)
     layer.follow = inRange(layer.follow, 0.0, 2.0, 1.0);
     layer.fallDbPerSecond = inRange(layer.fallDbPerSecond, 0.0, 60.0, 0.0);
     sanitize(layer.frozen);
+    layer.toEffects = inRange(layer.toEffects, 0.0, 1.0, 1.0);
     layer.chokeGroup = std::clamp(layer.chokeGroup, 0, 16);
     layer.voices = std::clamp(layer.voices, 1, Layer::mostVoices);
     const Unison standard;
@@ -289,8 +293,19 @@ Instrument sanitized(Instrument instrument)
     if (instrument.layers.empty())
         instrument.layers.emplace_back();
     keepFirst(instrument.layers, mostLayers);
-    for (Layer& layer : instrument.layers)
+    instrument.effects = sanitized(std::move(instrument.effects));
+    for (Layer& layer : instrument.layers) {
         sanitize(layer);
+        // What moved an effect goes with it.
+        std::erase_if(layer.movements, [&](const Movement& m) {
+            if (m.target != Target::effect)
+                return false;
+            const auto [id, parameter] = EffectPlace::of(m.number);
+            const Effect* effect = instrument.effect(id);
+            return effect == nullptr
+                || std::size_t(parameter) >= factsOf(effect->kind).parameters.size();
+        });
+    }
     return instrument;
 }
 

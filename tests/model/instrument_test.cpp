@@ -96,7 +96,9 @@ TEST_CASE("damaged documents are refused with a sentence", "[model][json][bad-in
     }
     SECTION("a newer version")
     {
-        text.replace(text.find("\"schema\": 3"), 11, "\"schema\": 4");
+        const std::string now = "\"schema\": " + std::to_string(schemaVersion);
+        text.replace(
+            text.find(now), now.size(), "\"schema\": " + std::to_string(schemaVersion + 1));
     }
     SECTION("a zone without its take")
     {
