@@ -6,9 +6,11 @@
 #include "model/facts.h"
 #include "model/layer.h"
 #include "model/pattern.h"
+#include "model/print.h"
 #include "prepare/treatment.h"
 
 #include <array>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -86,6 +88,7 @@ struct Take {
     Loop loop;
     /// A second start behind the attack; none where it does not lie behind the first one.
     Frames innerStart;
+    std::optional<Print> print; ///< What it was made of, where it was printed here.
     Aside<Facts>
         facts; ///< No part of the document; where they are not known, findFacts finds them.
 
@@ -190,6 +193,7 @@ Zone proposeZone(const Take& take);
 /// `instrument` whose numbers are all in range. Kept parts and loops lie inside their recordings,
 /// keys on the keyboard, times are not negative. What typing and files may break.
 Instrument sanitized(Instrument instrument);
+PrintPlan sanitized(PrintPlan plan);
 /// The same for one take, whose recording is there; its treated sound need not be.
 void sanitize(Take& take);
 /// The gate for facts that a file brings; those that were found here need none.

@@ -38,6 +38,34 @@ Fades fadesFrom(const json& j)
         valueIn(fadeNames, j.value("outShape", "straight"))};
 }
 
+json printJson(const Print& print)
+{
+    json layers = json::array();
+    for (const LayerId id : print.layers)
+        layers.push_back(id.value);
+    const PrintPlan& p = print.plan;
+    return {{"key", p.key}, {"touch", p.touch}, {"heldSeconds", p.heldSeconds},
+        {"untilSilent", p.untilSilent}, {"tailSeconds", p.tailSeconds}, {"withEffects", p.effects},
+        {"withShape", p.shape}, {"mono", p.mono}, {"layers", layers}, {"effects", print.effects},
+        {"sources", print.sources}};
+}
+Print printFrom(const json& j)
+{
+    Print print;
+    PrintPlan& p = print.plan;
+    p = {whole(j, "key", p.key), whole(j, "touch", p.touch), j.value("heldSeconds", p.heldSeconds),
+        j.value("untilSilent", true), j.value("tailSeconds", p.tailSeconds),
+        j.value("withEffects", true), j.value("withShape", true), j.value("mono", false)};
+    for (const auto& id : j.value("layers", json::array()))
+        if (print.layers.size() < mostLayers)
+            print.layers.emplace_back(whole<int>(id));
+    for (const auto& id : j.value("effects", json::array()))
+        if (print.effects.size() < mostEffects)
+            print.effects.push_back(whole<int>(id));
+    print.sources = j.value("sources", "");
+    return print;
+}
+
 json takeJson(const Take& take)
 {
     json j = {{"id", take.id.value}, {"name", take.name}, {"audio", audioPath(*take.recording)},
@@ -49,6 +77,8 @@ json takeJson(const Take& take)
         {"loop", loopJson(take.loop)}};
     if (take.innerStart.value != 0)
         j["innerStart"] = take.innerStart.value;
+    if (take.print)
+        j["print"] = printJson(*take.print);
     return j;
 }
 
@@ -66,6 +96,8 @@ Take takeFrom(const json& j, RecordingPtr recording)
         valueIn(sourceNames, tuning.value("source", "byHand"))};
     take.loop = loopFrom(j.at("loop"));
     take.innerStart = Frames{whole(j, "innerStart", std::int64_t(0))};
+    if (j.contains("print"))
+        take.print = printFrom(j["print"]);
     sanitize(take);
     // Older files carried the facts inside the take.
     if (j.contains("pitch"))

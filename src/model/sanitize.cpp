@@ -102,6 +102,8 @@ void sanitize(Take& take)
 {
     const Audio& audio = *take.recording->audio;
     const auto frames = audio.frames();
+    if (take.print)
+        take.print->plan = sanitized(take.print->plan);
     for (auto& treatment : take.treatments) {
         treatment = sanitized(treatment);
         std::visit(
@@ -279,6 +281,16 @@ void sanitize(Layer& layer)
 }
 
 } // namespace
+
+PrintPlan sanitized(PrintPlan plan)
+{
+    const PrintPlan standard;
+    plan.key = std::clamp(plan.key, 0, 127);
+    plan.touch = std::clamp(plan.touch, 1, 127);
+    plan.heldSeconds = inRange(plan.heldSeconds, 0.05, longestPrint, standard.heldSeconds);
+    plan.tailSeconds = inRange(plan.tailSeconds, 0.0, longestPrintTail, standard.tailSeconds);
+    return plan;
+}
 
 Instrument sanitized(Instrument instrument)
 {

@@ -1,0 +1,86 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "engine/print.h"
+
+#include "base/all_cores.h"
+#include "engine/render.h"
+
+#include <algorithm>
+#include <mutex>
+
+namespace puretone {
+
+Result<Audio> printAudio(
+    const Instrument& instrument, const Print& print, double rate, const Progress& progress)
+{
+    const auto nothing = [&](const char* why) {
+        return fail(ErrorCode::nothingInside, std::string("Nothing can be printed: ") + why + ".",
+            "Choose another key.");
+    };
+    if (!printObstacle(instrument, print).empty())
+        return nothing("no layer plays that key");
+    const PrintPlan& plan = print.plan;
+    Audio audio = renderEvents(printedPart(instrument, print),
+        {{0.0, MidiEvent::noteOn(plan.key, plan.touch)},
+            {plan.heldSeconds, MidiEvent::noteOff(plan.key)}},
+        rate, plan.tailSeconds, progress);
+    if (progress.cancelled())
+        return fail(ErrorCode::cancelled, "Printing was stopped.", "");
+    if (!plan.untilSilent)
+        for (auto& channel : audio.channels)
+            channel.resize(std::size_t((plan.heldSeconds + plan.tailSeconds) * rate));
+    if (plan.mono) {
+        for (std::size_t i = 0; i < audio.channels[0].size(); ++i)
+            audio.channels[0][i] = 0.5f * (audio.channels[0][i] + audio.channels[1][i]);
+        audio.channels.resize(1);
+    }
+    const bool heard =
+        std::any_of(audio.channels.begin(), audio.channels.end(), [](const auto& channel) {
+            return std::any_of(channel.begin(), channel.end(), [](float s) { return s != 0.0f; });
+        });
+    if (!heard || audio.frames() < shortestTake)
+        return nothing("it is silent");
+    return audio;
+}
+
+std::vector<PrintPlan> plansOf(const Instrument& instrument, const PrintMany& many)
+{
+    std::vector<PrintPlan> plans;
+    for (int key = std::max(0, many.from); key <= std::min(127, many.to);
+         key += std::max(1, many.step))
+        for (const int touch : many.touches) {
+            PrintPlan plan = many.plan;
+            plan.key = key;
+            plan.touch = std::clamp(touch, 1, 127);
+            if (printObstacle(instrument, planPrint(instrument, plan)).empty())
+                plans.push_back(plan);
+        }
+    return plans;
+}
+
+Result<std::vector<Audio>> printMany(const Instrument& instrument,
+    const std::vector<PrintPlan>& plans, double rate, const Progress& progress)
+{
+    std::vector<Audio> made(plans.size());
+    std::optional<Error> trouble;
+    std::size_t done = 0;
+    std::mutex guard;
+    onAllCores(plans.size(), [&](std::size_t i) {
+        if (progress.cancelled())
+            return;
+        auto audio =
+            printAudio(instrument, planPrint(instrument, plans[i]), rate, {progress.stop, {}});
+        const std::lock_guard lock(guard);
+        progress.at(double(++done) / double(plans.size()));
+        if (audio)
+            made[i] = std::move(*audio);
+        else if (!trouble)
+            trouble = audio.error();
+    });
+    if (progress.cancelled())
+        return fail(ErrorCode::cancelled, "Printing was stopped.", "");
+    if (trouble)
+        return tl::unexpected(*trouble);
+    return made;
+}
+
+} // namespace puretone
