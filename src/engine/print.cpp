@@ -5,9 +5,27 @@
 #include "engine/render.h"
 
 #include <algorithm>
+#include <cmath>
 #include <mutex>
 
 namespace puretone {
+
+namespace {
+
+/// What rings below anybody's hearing, up to the end, goes.
+void cutSilence(Audio& audio)
+{
+    constexpr float unheard = 3.2e-5f; // -90 dB
+    std::size_t last = 0;
+    for (const auto& channel : audio.channels)
+        for (std::size_t i = last; i < channel.size(); ++i)
+            if (std::abs(channel[i]) > unheard)
+                last = i + 1;
+    for (auto& channel : audio.channels)
+        channel.resize(std::min(channel.size(), last));
+}
+
+} // namespace
 
 Result<Audio> printAudio(
     const Instrument& instrument, const Print& print, double rate, const Progress& progress)
@@ -25,7 +43,9 @@ Result<Audio> printAudio(
         rate, plan.tailSeconds, progress);
     if (progress.cancelled())
         return fail(ErrorCode::cancelled, "Printing was stopped.", "");
-    if (!plan.untilSilent)
+    if (plan.untilSilent)
+        cutSilence(audio);
+    else
         for (auto& channel : audio.channels)
             channel.resize(std::size_t((plan.heldSeconds + plan.tailSeconds) * rate));
     if (plan.mono) {

@@ -7,8 +7,8 @@
 
 namespace puretone {
 
-/// What a print sounds like: the offline rendering of its note, frame by frame, mixed to one
-/// channel where it is to be mono.
+/// What a print sounds like: the offline rendering of its note, frame by frame, up to where it has
+/// fallen to -90 dB or as long as it is told to be; mixed to one channel where it is to be mono.
 ///
 /// @param rate Output frames per second. @return `nothingInside` where nothing plays the key or it
 ///         is silent; `cancelled`.

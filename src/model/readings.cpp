@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/readings.h"
 
-#include "model/name_note.h"
-
 #include "base/quantity.h"
+#include "model/name_note.h"
+#include "model/printing.h"
 
 namespace puretone {
 
@@ -20,6 +20,8 @@ const char* nameOf(Stop stop)
         return "Keys";
     case Stop::shape:
         return "Shape";
+    case Stop::effects:
+        return "Effects";
     case Stop::write:
         break;
     }
@@ -230,6 +232,32 @@ Reading shapeReading(const Instrument& instrument)
     return {text, ""};
 }
 
+/// "drive, hall", "4 effects".
+Reading effectsReading(const Instrument& instrument, const Take& take)
+{
+    Reading reading;
+    constexpr std::ptrdiff_t named = 3;
+    const auto isOn = [](const Effect& effect) { return effect.on; };
+    const auto on = std::count_if(instrument.effects.begin(), instrument.effects.end(), isOn);
+    for (const Effect& effect : instrument.effects) {
+        if (!isOn(effect) || on > named)
+            continue;
+        const auto& kind = factsOf(effect.kind);
+        // A reverb goes by its kind: "hall".
+        const bool isReverb = effect.kind == EffectKind::reverb;
+        const std::string word =
+            isReverb ? kind.parameters[0].words[std::size_t(valueOf(effect, "kind"))] : kind.word;
+        reading.text += (reading.text.empty() ? "" : ", ") + word;
+    }
+    if (on > named)
+        reading.text = std::to_string(on) + " effects";
+    if (on == 0)
+        reading.text = instrument.effects.empty() ? "none" : "all passed by";
+    if (isStalePrint(instrument, take))
+        reading.concern = "What this take was printed from has changed: print it anew.";
+    return reading;
+}
+
 } // namespace
 
 Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, const Naming& naming,
@@ -248,6 +276,8 @@ Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, con
         return keysReading(instrument, naming);
     case Stop::shape:
         return shapeReading(instrument);
+    case Stop::effects:
+        return effectsReading(instrument, *take);
     case Stop::write:
         break;
     }

@@ -6,9 +6,9 @@
 namespace puretone {
 
 /// The stops of the path, in the order of the work.
-enum class Stop { sound, pitch, loop, keys, shape, write };
-inline constexpr std::array<Stop, 6> allStops = {
-    Stop::sound, Stop::pitch, Stop::loop, Stop::keys, Stop::shape, Stop::write};
+enum class Stop { sound, pitch, loop, keys, shape, effects, write };
+inline constexpr std::array<Stop, 7> allStops = {
+    Stop::sound, Stop::pitch, Stop::loop, Stop::keys, Stop::shape, Stop::effects, Stop::write};
 
 /// What stands under a stop's name, and what wants a look there.
 struct Reading {

@@ -47,7 +47,15 @@ TEST_CASE("a print is the offline rendering, bit for bit", "[engine][print]")
     REQUIRE(audio);
     const auto rendered = renderEvents(
         instrument, {{0.0, MidiEvent::noteOn(60, 100)}, {0.8, MidiEvent::noteOff(60)}}, rate, 30.0);
-    CHECK(audio->channels == rendered.channels);
+    const auto length = std::size_t(audio->frames());
+    REQUIRE(length <= std::size_t(rendered.frames()));
+    for (std::size_t c = 0; c < 2; ++c) {
+        const auto& whole = rendered.channels[c];
+        CHECK(std::equal(audio->channels[c].begin(), audio->channels[c].end(), whole.begin()));
+        // What was left out is not heard.
+        CHECK(std::all_of(whole.begin() + long(length), whole.end(),
+            [](float s) { return std::abs(s) < 3.3e-5f; }));
+    }
     CHECK(audio->seconds() > 1.5); // its tail
 }
 

@@ -23,7 +23,7 @@ using namespace puretone::app;
 
 namespace {
 
-const char* fileNames[] = {"sound", "pitch", "loop", "keys", "shape", "export"};
+const char* fileNames[] = {"sound", "pitch", "loop", "keys", "shape", "effects", "export"};
 
 void settle(MainWindow& window)
 {
@@ -95,6 +95,27 @@ void addLayers(MainWindow& window)
     settle(window);
 }
 
+/// So many effects of different kinds, the third one chosen; the first is passed by where there are
+/// many.
+void addEffects(MainWindow& window, int count)
+{
+    window.session().edit("Effects", [count](Instrument& next) {
+        constexpr std::array kinds = {EffectKind::drive, EffectKind::chorus, EffectKind::echo,
+            EffectKind::reverb, EffectKind::equaliser, EffectKind::compressor, EffectKind::tremolo,
+            EffectKind::width, EffectKind::phaser, EffectKind::duck, EffectKind::flanger,
+            EffectKind::crush};
+        for (int i = 0; i < std::min(count, int(kinds.size())); ++i)
+            next.effects.push_back(makeEffect(kinds[std::size_t(i)], i + 1));
+        if (count > 4) {
+            setValue(next.effects[4], "lowCut", 70.0);
+            setValue(next.effects[4], "highDb", 5.0);
+            setValue(next.effects[4], "shelfDb", -4.0);
+            next.effects[0].on = false;
+        }
+    });
+    settle(window);
+}
+
 /// A sheet over the window, as both are seen; what opens it waits until it is closed.
 void grabSheet(MainWindow& window, const QString& path, const std::function<void()>& open)
 {
@@ -121,12 +142,13 @@ int main(int argc, char** argv)
     parser.addPositionalArgument("folder", "Where the pictures go");
     parser.addOptions(
         {{"file", "Instrument or recording", "path"}, {"size", "Window size", "WxH", "1280x800"},
-            {"night", "Night watch"}, {"only", "One stop, 1 to 6", "stop"},
+            {"night", "Night watch"}, {"only", "One stop, 1 to 7", "stop"},
             {"silent", "Play nothing"}, {"split", "Propose a split, or make it", "propose|make"},
             {"record", "Record from the simulated microphone for so many seconds", "seconds"},
             {"sheet", "One sheet over the window instead of the stops", "shortcuts|close"},
             {"treat", "Treat the take, and choose one of its treatments"},
             {"layers", "Make three layers of the instrument"},
+            {"effects", "Add so many effects", "number"},
             {"shelf", "Open the shelf on a folder", "folder"},
             {"press", "Press a button of the stop first", "text"},
             {"manner", "How the first layer plays: 1 at its own length, 2 frozen", "number"}});
@@ -165,6 +187,8 @@ int main(int argc, char** argv)
         treatTake(window);
     if (parser.isSet("layers"))
         addLayers(window);
+    if (const int effects = parser.value("effects").toInt(); effects > 0)
+        addEffects(window, effects);
     if (const int manner = parser.value("manner").toInt(); manner > 0) {
         window.session().editLayer("Manner", [&](Layer& layer) { layer.manner = Manner(manner); });
         settle(window);
@@ -212,6 +236,8 @@ int main(int argc, char** argv)
             if (parser.isSet("press") && button->text() == parser.value("press")
                 && button->isVisible())
                 button->click();
+        settle(window);
+        QTest::qWait(stop == Stop::effects ? 500 : 0); // until a print is listened to
         settle(window);
         if (!parser.isSet("silent"))
             play(window, true);

@@ -11,6 +11,7 @@
 #include "app/session/opening.h"
 #include "app/session/pictures.h"
 #include "app/session/player.h"
+#include "app/session/printing.h"
 #include "app/session/saving.h"
 #include "app/session/splitting.h"
 #include "app/session/take_key.h"
@@ -45,6 +46,8 @@ public:
     const Lengths& lengths() const { return lengths_; }
     const Pictures& pictures() const { return pictures_; }
     NotePicture& notePicture() { return notePicture_; }
+    Printing& printing() { return printing_; }
+    const Printing& printing() const { return printing_; }
     Saving& saving() { return saving_; }
     Player& player() { return player_; }
     Background& background() { return background_; }
@@ -125,6 +128,7 @@ private:
     Lengths lengths_;
     Pictures pictures_;
     NotePicture notePicture_;
+    Printing printing_;
     Opening opening_;
     Treating treating_;
     Splitting splitting_;

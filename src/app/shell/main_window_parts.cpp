@@ -4,6 +4,7 @@
 
 #include "app/shell/shortcuts.h"
 #include "app/shell/sound_files.h"
+#include "app/stops/effects_stop.h"
 #include "app/stops/export_stop.h"
 #include "app/stops/keys_stop.h"
 #include "app/stops/loop_stop.h"
@@ -93,7 +94,8 @@ void MainWindow::buildStops()
     auto* sound = new SoundStop(session_, this);
     auto* write = new ExportStop(session_, this);
     stops_ = {sound, new PitchStop(session_, this), new LoopStop(session_, this),
-        new KeysStop(session_, this), new ShapeStop(session_, this), write};
+        new KeysStop(session_, this), new ShapeStop(session_, this),
+        new EffectsStop(session_, this), write};
     for (auto* stop : stops_)
         bench_->addWidget(stop);
     connect(sound, &SoundStop::openAsked, this, &MainWindow::openDialog);

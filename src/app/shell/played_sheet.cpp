@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/played_sheet.h"
 
+#include "app/session/played.h"
 #include "app/theme/theme.h"
 #include "base/quantity.h"
 #include "base/safe_file.h"
 #include "formats/midi_file.h"
 
-#include <QDateTime>
 #include <QFileDialog>
 #include <QFileInfo>
 
@@ -62,9 +62,7 @@ void PlayedSheet::showChosen()
 
 QString PlayedSheet::save(const QString& path) const
 {
-    const auto written = writeSound(path.toStdString(), kept_->read(strip_->chosen()));
-    return written ? tr("%1 is written.").arg(QFileInfo(path).fileName())
-                   : QString::fromStdString(written.error().sentence());
+    return savePlayed(*kept_, strip_->chosen(), path);
 }
 
 QString PlayedSheet::saveNotes(const QString& path) const
@@ -79,17 +77,7 @@ QString PlayedSheet::saveNotes(const QString& path) const
 
 void PlayedSheet::makeTake()
 {
-    // A file of its own first, like every recording: nothing is lost if the program ends.
-    const auto name = QDateTime::currentDateTime().toString(QStringLiteral("yyyy-MM-dd HH.mm.ss"));
-    const auto folder = Opening::recordingsFolder();
-    std::error_code ignored;
-    std::filesystem::create_directories(folder, ignored);
-    const auto path = folder / tr("played %1.wav").arg(name).toStdString();
-    const auto written = writeWav(path, kept_->read(strip_->chosen()), SampleFormat::float32);
-    if (written)
-        session_.opening().addFiles({QString::fromStdString(path.string())});
-    else
-        session_.say(QString::fromStdString(written.error().sentence()));
+    takePlayed(session_, *kept_, strip_->chosen());
 }
 
 void PlayedSheet::askForFile()

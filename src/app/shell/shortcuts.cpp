@@ -23,7 +23,7 @@ struct Group {
 std::vector<Group> groups()
 {
     return {{"Everywhere",
-                {{"Ctrl+1 to Ctrl+6", "go to a stop"}, {"Ctrl+O", "open"}, {"Ctrl+S", "save"},
+                {{"Ctrl+1 to Ctrl+7", "go to a stop"}, {"Ctrl+O", "open"}, {"Ctrl+S", "save"},
                     {"Ctrl+Shift+O", "add recordings as takes"},
                     {"Ctrl+R", "record: open the recorder, start, stop"},
                     {"Ctrl+L", "the shelf: a folder of sounds"}, {"Ctrl+Z", "undo"},

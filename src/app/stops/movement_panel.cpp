@@ -42,18 +42,34 @@ QStringList sourceWords()
     return words;
 }
 
-QStringList targetWords()
+/// Targets of a layer; the last one stands for all values of effects.
+constexpr int layerTargets = targetCount - 1;
+static_assert(int(Target::effect) == layerTargets);
+
+/// All values of the chain, by their numbers.
+std::vector<int> effectNumbers(const Effects& effects)
+{
+    std::vector<int> numbers;
+    for (const Effect& effect : effects)
+        for (std::size_t p = 0; p < factsOf(effect.kind).parameters.size(); ++p)
+            numbers.push_back(EffectPlace{effect.id, int(p)}.number());
+    return numbers;
+}
+
+QStringList targetWords(const Effects& effects)
 {
     QStringList words;
-    for (int i = 0; i < targetCount; ++i)
+    for (int i = 0; i < layerTargets; ++i)
         words << MovementPanel::tr(factsOf(Target(i)).word);
+    for (const int number : effectNumbers(effects))
+        words << QString::fromStdString(effectValueName(effects, number));
     return words;
 }
 
 void addTargets(
     QMenu& into, const NewMovement& from, const std::function<void(const NewMovement&)>& make)
 {
-    for (int i = 0; i < targetCount; ++i) {
+    for (int i = 0; i < layerTargets; ++i) {
         NewMovement made = from;
         made.movement.target = Target(i);
         made.movement.amount = factsOf(Target(i)).usual;
@@ -62,6 +78,30 @@ void addTargets(
 }
 
 } // namespace
+
+void fillEffectMovementMenu(
+    QMenu& menu, const Effect& effect, const std::function<void(const NewMovement&)>& make)
+{
+    const EffectFacts& facts = factsOf(effect.kind);
+    for (const auto& source : sources) {
+        QString name = MovementPanel::tr(source.name);
+        name[0] = name[0].toUpper();
+        auto* values = menu.addMenu(name);
+        for (std::size_t p = 0; p < facts.parameters.size(); ++p) {
+            if (facts.parameters[p].unit == ParameterUnit::choice)
+                continue;
+            NewMovement made;
+            made.movement.source = {source.kind, source.kind == SourceKind::controller ? 11 : 0};
+            if (source.kind == SourceKind::wave)
+                made.wave = Wave();
+            made.movement.target = Target::effect;
+            made.movement.number = EffectPlace{effect.id, int(p)}.number();
+            made.movement.amount = factsOf(Target::effect).usual;
+            values->addAction(
+                QString::fromUtf8(facts.parameters[p].label), [make, made] { make(made); });
+        }
+    }
+}
 
 void fillMovementMenu(QMenu& menu, const std::function<void(const NewMovement&)>& make)
 {
@@ -95,7 +135,7 @@ MovementPanel::MovementPanel(Session& session, FieldColumn* into)
     source_ = fold_->addChoice(tr("Moved by"), tr("What moves it"), sourceWords());
     number_ = fold_->addField(
         countField(tr("Number"), tr("Of the controller, or of the layer's wave"), 0, 127, 1));
-    target_ = fold_->addChoice(tr("Moves"), tr("What is moved"), targetWords());
+    target_ = fold_->addChoice(tr("Moves"), tr("What is moved"), targetWords({}));
     by_ = fold_->addChoice(tr("As far as"),
         tr("Another source that scales it: the wheel can let a wave in"),
         QStringList(tr("nothing else")) + sourceWords());
@@ -112,7 +152,10 @@ MovementPanel::MovementPanel(Session& session, FieldColumn* into)
     });
     connect(target_, &ChoiceField::chosen, this, [this](int index) {
         edit(tr("Change what is moved"), [&](Layer&, Movement& m) {
-            m.target = Target(index);
+            const auto numbers = effectNumbers(session_.instrument().effects);
+            const bool ofLayer = index < layerTargets;
+            m.target = ofLayer ? Target(index) : Target::effect;
+            m.number = ofLayer ? 0 : numbers[std::size_t(index - layerTargets)];
             m.amount = factsOf(m.target).usual;
         });
     });
@@ -238,9 +281,14 @@ void MovementPanel::refresh()
         part->setVisible(wave);
     if (!any)
         return;
-    sentence_->setText(typeset(sentenceOf(layer, m).whole() + "."));
+    const Effects& effects = session_.instrument().effects;
+    sentence_->setText(typeset(sentenceOf(layer, m, effects).whole() + "."));
+    target_->setWords(targetWords(effects));
     source_->setIndex(placeOf(m.source.kind));
-    target_->setIndex(int(m.target));
+    const auto numbers = effectNumbers(effects);
+    const auto at = std::find(numbers.begin(), numbers.end(), m.number);
+    target_->setIndex(
+        m.target == Target::effect ? layerTargets + int(at - numbers.begin()) : int(m.target));
     by_->setIndex(m.by.kind == SourceKind::none ? 0 : 1 + placeOf(m.by.kind));
     curve_->setValue(m.curve);
     number_->setVisible(wave || m.source.kind == SourceKind::controller);

@@ -39,6 +39,9 @@ private:
     int chosen_ = -1;
 };
 
+/// Sources, each with a menu of an effect's values.
+void fillEffectMovementMenu(
+    QMenu& menu, const Effect& effect, const std::function<void(const NewMovement&)>& make);
 /// Sources, each with a menu of what it may move; `make` is told which.
 void fillMovementMenu(QMenu& menu, const std::function<void(const NewMovement&)>& make);
 

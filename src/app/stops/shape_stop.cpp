@@ -107,7 +107,7 @@ void ShapeStop::connectMovements()
 {
     connect(movements_, &MovementList::chosen, this, [this](int index) {
         movement_->choose(index);
-        movements_->setMovements(session().layer(), index);
+        movements_->setMovements(session().layer(), session().instrument().effects, index);
     });
     connect(movements_, &MovementList::switched, this, [this](int index) {
         session().editLayer(tr("Switch movement"), [&](Layer& l) {
@@ -126,7 +126,7 @@ void ShapeStop::connectMovements()
                 [&](Layer& l) { l.movements[std::size_t(index)].amount = amount; }, gesture(first));
         });
     connect(movements_, &MovementList::typed, this, [this](const QString& text) {
-        const auto made = parseMovement(text.toStdString());
+        const auto made = parseMovement(text.toStdString(), session().instrument().effects);
         if (!made) {
             session().say(QString::fromStdString(made.error().sentence()));
             return;
@@ -198,8 +198,10 @@ void ShapeStop::learn(const Engine::Meter& heard)
     touched_.reset();
     movements_->learnButton()->setChecked(false);
     makeMovement(made, true, heard.controllerValue);
-    session().say(
-        typeset(sentenceOf(session().layer(), session().layer().movements.back()).whole() + "."),
+    session().say(typeset(sentenceOf(session().layer(), session().layer().movements.back(),
+                              session().instrument().effects)
+                              .whole()
+                      + "."),
         false);
 }
 
@@ -263,7 +265,7 @@ void ShapeStop::refresh()
     note.want(g.letGo, g.shownSeconds);
     picture_->setNote(note.wave(), layer.envelope, nameOfKey(note.key(), session().naming()));
     filter_->setFilter(note.spectrum(), layer.filter, cutoffAt(layer.filter, note.key()));
-    movements_->setMovements(layer, movement_->chosen());
+    movements_->setMovements(layer, session().instrument().effects, movement_->chosen());
     shape_->refresh();
     movement_->refresh();
     pattern_->refresh();

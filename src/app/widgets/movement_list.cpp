@@ -134,10 +134,11 @@ FieldSpec MovementRow::amountSpec()
     return spec;
 }
 
-void MovementRow::setMovement(const Layer& layer, const Movement& movement, bool chosen)
+void MovementRow::setMovement(
+    const Layer& layer, const Effects& effects, const Movement& movement, bool chosen)
 {
     movement_ = movement;
-    const auto said = sentenceOf(layer, movement);
+    const auto said = sentenceOf(layer, movement, effects);
     const auto& facts = factsOf(movement.target);
     amount_->setRange(-facts.most, facts.most);
     amount_->setValue(movement.amount);
@@ -238,7 +239,7 @@ MovementRow* MovementList::makeRow(int index)
     return row;
 }
 
-void MovementList::setMovements(const Layer& layer, int chosen)
+void MovementList::setMovements(const Layer& layer, const Effects& effects, int chosen)
 {
     shown_ = int(layer.movements.size());
     while (int(rows_.size()) < shown_)
@@ -247,7 +248,7 @@ void MovementList::setMovements(const Layer& layer, int chosen)
         auto* row = rows_[std::size_t(i)];
         row->setVisible(i < shown_);
         if (i < shown_)
-            row->setMovement(layer, layer.movements[std::size_t(i)], i == chosen);
+            row->setMovement(layer, effects, layer.movements[std::size_t(i)], i == chosen);
     }
     empty_->setVisible(shown_ == 0);
 }

@@ -36,7 +36,8 @@ class MovementRow : public QFrame {
 
 public:
     explicit MovementRow(QWidget* parent = nullptr);
-    void setMovement(const Layer& layer, const Movement& movement, bool chosen);
+    void setMovement(
+        const Layer& layer, const Effects& effects, const Movement& movement, bool chosen);
     void push(float value) { line_->push(value); }
 
 signals:
@@ -66,7 +67,7 @@ class MovementList : public QWidget {
 
 public:
     explicit MovementList(QWidget* parent = nullptr);
-    void setMovements(const Layer& layer, int chosen);
+    void setMovements(const Layer& layer, const Effects& effects, int chosen);
     /// What moves each of them now.
     void showNow(const std::array<float, mostMovements>& values);
     MovementRow* row(int index) { return rows_.at(std::size_t(index)); }

@@ -90,6 +90,19 @@ void ValueField::setRange(double low, double high)
     spec_.high = high;
 }
 
+void ValueField::setEditWidth(int width)
+{
+    edit_->setFixedWidth(width);
+}
+
+void ValueField::setLabel(const QString& label)
+{
+    spec_.label = label;
+    label_->setText(label_->fontMetrics().elidedText(label, Qt::ElideRight, 120));
+    label_->setToolTip(label);
+    edit_->setAccessibleName(label);
+}
+
 void ValueField::setFieldEnabled(bool enabled)
 {
     edit_->setEnabled(enabled);

@@ -32,6 +32,9 @@ public:
     void setValue(double value);
     /// Range of what may be typed; dragging stops at its ends.
     void setRange(double low, double high);
+    void setLabel(const QString& label);
+    /// In a row with others: as wide as this, px, instead of as all fields of a column.
+    void setEditWidth(int width);
     void setFieldEnabled(bool enabled);
     /// Several things are chosen whose values differ: `value` is one of them, and what is dragged.
     void setVarious(double value);

@@ -1,0 +1,273 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/session/printing.h"
+
+#include "app/session/session.h"
+#include "app/theme/theme.h"
+
+namespace puretone::app {
+
+Printing::Printing(Session& session)
+    : session_(session)
+{
+    soon_.setSingleShot(true);
+    connect(&soon_, &QTimer::timeout, this, &Printing::makeLook);
+    connect(&session.background(), &Background::progressed, this,
+        [this](const JobKey& key, double share) {
+            if (key.kind == JobKind::print) {
+                share_ = share;
+                emit progressed();
+            }
+        });
+    connect(&session.background(), &Background::rested, this, [this](const JobKey& key) {
+        if (key.kind == JobKind::print)
+            emit progressed();
+    });
+}
+
+PrintPlan Printing::plan() const
+{
+    PrintPlan plan = plan_;
+    if (!keyByHand_)
+        if (const Take* take = session_.take())
+            plan.key = take->tuning.rootKey;
+    return sanitized(plan);
+}
+
+void Printing::setPlan(const PrintPlan& plan)
+{
+    keyByHand_ = keyByHand_ || plan.key != this->plan().key;
+    plan_ = sanitized(plan);
+    wantLook();
+    emit session_.derivedChanged();
+}
+
+void Printing::wantLook()
+{
+    const Instrument& instrument = session_.instrument();
+    const Print print = planPrint(instrument, plan());
+    const PrintPlan& p = print.plan;
+    const auto wanted = print.sources + '/' + std::to_string(p.key) + '/'
+        + std::to_string(p.heldSeconds) + '/' + std::to_string(p.tailSeconds)
+        + (p.untilSilent ? "u" : "") + (p.effects ? "e" : "") + (p.shape ? "s" : "")
+        + (p.mono ? "m" : "");
+    if (wanted == wanted_)
+        return;
+    wanted_ = wanted;
+    const auto why = instrument.takes.empty() ? std::string("there is no sound yet")
+                                              : printObstacle(instrument, print);
+    obstacle_ = QString::fromStdString(why);
+    if (!why.empty()) {
+        look_.reset();
+        shown_ = wanted_;
+        return;
+    }
+    constexpr int quietMilliseconds = 300; // a drag wants another one with every step
+    soon_.start(quietMilliseconds);
+}
+
+void Printing::makeLook()
+{
+    // A picture needs no more than its first half a minute, at a rate that draws quickly.
+    constexpr double rate = 24000.0, longest = 30.0;
+    const Instrument instrument = session_.instrument();
+    Print print = planPrint(instrument, plan());
+    print.plan.heldSeconds = std::min(print.plan.heldSeconds, longest);
+    print.plan.tailSeconds = std::min(print.plan.tailSeconds, longest);
+    struct Found {
+        std::shared_ptr<const PeakPyramid> look;
+        std::string of, why;
+    };
+    session_.background().run(
+        JobKind::printLook, Background::Running::cancel,
+        [instrument, print, of = wanted_](const Progress& progress) {
+            Found found{nullptr, of, {}};
+            auto audio = printAudio(instrument, print, rate, progress);
+            if (audio)
+                found.look = std::make_shared<const PeakPyramid>(
+                    std::make_shared<const Audio>(std::move(*audio)));
+            else
+                found.why = "it is silent";
+            return found;
+        },
+        [this](const Found& found) {
+            look_ = found.look;
+            shown_ = found.of;
+            obstacle_ = QString::fromStdString(found.why);
+            emit session_.derivedChanged();
+        });
+}
+
+std::string Printing::nameOf(const PrintPlan& plan) const
+{
+    return "print " + noteName(plan.key, session_.naming());
+}
+
+bool Printing::busy() const
+{
+    return session_.background().busy(JobKind::print);
+}
+
+void Printing::stop()
+{
+    session_.background().cancel(JobKind::print);
+    share_ = 0.0;
+    emit progressed();
+}
+
+void Printing::run(std::vector<Print> prints, std::function<void(const std::vector<Made>&)> done)
+{
+    struct Given {
+        Result<std::vector<Made>> made;
+    };
+    std::vector<Made> making;
+    for (Print& print : prints) {
+        auto name = nameOf(print.plan);
+        if (prints.size() > 1 && prints.front().plan.touch != prints.back().plan.touch)
+            name += " touch " + std::to_string(print.plan.touch);
+        making.push_back({std::move(print), std::move(name), nullptr});
+    }
+    share_ = 0.0;
+    const double rate = session_.player().engine().rate();
+    session_.background().run(
+        JobKind::print, Background::Running::cancel,
+        [instrument = session_.instrument(), making, rate](
+            const Progress& progress) mutable -> Given {
+            std::vector<PrintPlan> plans;
+            if (making.size() == 1) {
+                auto audio = printAudio(instrument, making[0].print, rate, progress);
+                if (!audio)
+                    return {tl::unexpected(audio.error())};
+                making[0].recording = makeRecording(std::move(*audio), making[0].name + ".wav");
+                return {making};
+            }
+            for (const Made& each : making)
+                plans.push_back(each.print.plan);
+            auto audio = puretone::printMany(instrument, plans, rate, progress);
+            if (!audio)
+                return {tl::unexpected(audio.error())};
+            for (std::size_t i = 0; i < making.size(); ++i)
+                making[i].recording =
+                    makeRecording(std::move((*audio)[i]), making[i].name + ".wav");
+            return {making};
+        },
+        [this, done = std::move(done)](const Given& given) {
+            share_ = 0.0;
+            if (given.made)
+                done(*given.made);
+            else if (given.made.error().code != ErrorCode::cancelled)
+                session_.say(QString::fromStdString(given.made.error().sentence()));
+            emit progressed();
+        },
+        Background::Lane::bulk);
+    emit progressed();
+}
+
+void Printing::print()
+{
+    run({planPrint(session_.instrument(), plan())}, [this](const std::vector<Made>& made) {
+        const Made& one = made.front();
+        TakeId shown;
+        const auto layerName = "Print " + noteName(one.print.plan.key, session_.naming());
+        session_.edit(tr("Print a take"), [&](Instrument& next) {
+            const auto layer =
+                addPrints(next, {printedTake(next, one.recording, one.print, one.name)}, layerName);
+            if (layer)
+                shown = next.takes.back().id;
+        });
+        if (!shown) {
+            session_.say(tr("There is no room for another layer: take one away first."));
+            return;
+        }
+        session_.showTake(shown);
+        session_.showLayer(session_.instrument().layers.back().id);
+        session_.say(tr("%1 is printed and sounds alone now: the layers and effects that are in it "
+                        "are switched off.")
+                         .arg(typeset(layerName)),
+            false);
+    });
+}
+
+void Printing::printAnew(TakeId id)
+{
+    const Take* take = session_.instrument().take(id);
+    if (take == nullptr || !take->print)
+        return;
+    Print print = *take->print;
+    if (const auto why = printObstacle(session_.instrument(), print); !why.empty()) {
+        session_.say(tr("It cannot be printed anew: %1.").arg(QString::fromStdString(why)));
+        return;
+    }
+    print.sources = printSources(session_.instrument(), print);
+    run({print}, [this, id](const std::vector<Made>& made) {
+        if (session_.instrument().take(id) == nullptr)
+            return;
+        session_.edit(tr("Print anew"), [&](Instrument& next) {
+            replacePrint(next, id, made.front().recording, made.front().print);
+        });
+        session_.say(tr("The take is printed anew from its sources as they are now."), false);
+    });
+}
+
+namespace {
+
+std::vector<Print> printsOf(const Instrument& instrument, const PrintMany& many)
+{
+    std::vector<Print> prints;
+    for (const PrintPlan& plan : plansOf(instrument, many))
+        prints.push_back(planPrint(instrument, plan));
+    return prints;
+}
+
+} // namespace
+
+void Printing::printMany(const PrintMany& many)
+{
+    auto prints = printsOf(session_.instrument(), many);
+    if (prints.empty()) {
+        session_.say(tr("No layer plays any of these keys."));
+        return;
+    }
+    run(std::move(prints), [this](const std::vector<Made>& made) {
+        LayerId layer;
+        session_.edit(tr("Print many keys"), [&](Instrument& next) {
+            std::vector<Take> takes;
+            for (const Made& each : made)
+                takes.push_back(printedTake(next, each.recording, each.print, each.name));
+            layer = addPrints(next, std::move(takes), "Prints");
+        });
+        if (layer)
+            session_.showLayer(layer);
+        session_.say(layer ? tr("%1 keys are printed and sound alone now.").arg(made.size())
+                           : tr("There is no room for another layer: take one away first."),
+            !layer);
+    });
+}
+
+void Printing::printFiles(const PrintMany& many, const QString& folder)
+{
+    auto prints = printsOf(session_.instrument(), many);
+    if (prints.empty()) {
+        session_.say(tr("No layer plays any of these keys."));
+        return;
+    }
+    run(std::move(prints), [this, folder](const std::vector<Made>& made) {
+        QStringList failed;
+        int written = 0;
+        for (const Made& each : made) {
+            const auto path = std::filesystem::path(folder.toStdString()) / (each.name + ".wav");
+            SamplerInfo sampler;
+            sampler.midi = each.print.plan.key;
+            const auto done = writeWav(path, *each.recording->audio, SampleFormat::int24, sampler);
+            if (done)
+                ++written;
+            else
+                failed << QString::fromStdString(done.error().sentence());
+        }
+        session_.say(failed.isEmpty()
+                ? tr("%1 files are written to %2.").arg(written).arg(folder)
+                : tr("%1 of %2 files could not be written.").arg(failed.size()).arg(made.size()),
+            !failed.isEmpty(), failed);
+    });
+}
+
+} // namespace puretone::app
