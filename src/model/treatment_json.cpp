@@ -2,6 +2,7 @@
 #include "model/treatment_json.h"
 
 #include "base/overloaded.h"
+#include "model/effect_json.h"
 #include "model/json_names.h"
 
 namespace puretone {
@@ -58,6 +59,21 @@ json kindJson(const TreatmentKind& what)
                 return json{{"kind", "removeTone"}, {"hz", r.hz}, {"harmonics", r.harmonics},
                     {"alone", r.alone}, {"over", spanJson(r.over)}};
             },
+            [](const Transpose& t) {
+                return json{
+                    {"kind", "transpose"}, {"semitones", t.semitones}, {"formants", t.formants}};
+            },
+            [](const Harmony& h) {
+                return json{{"kind", "harmony"}, {"semitones", h.semitones}, {"levelDb", h.levelDb},
+                    {"keepsFormants", h.keepsFormants}, {"width", h.width}};
+            },
+            [](const Colour& c) {
+                json effects = json::array();
+                for (const Effect& effect : c.effects)
+                    effects.push_back(
+                        effectJson(effect, [](const Recording&) { return std::string(); }));
+                return json{{"kind", "colour"}, {"effects", effects}, {"tempo", c.tempo}};
+            },
         },
         what);
 }
@@ -92,6 +108,26 @@ TreatmentKind kindFrom(const json& j)
     if (kind == "removeTone")
         return RemoveTone{j.at("hz").get<double>(), j.value("harmonics", false),
             j.value("alone", false), spanFrom(j.at("over"))};
+    if (kind == "transpose")
+        return Transpose{j.value("semitones", 0.0), j.value("formants", 0.0)};
+    if (kind == "harmony") {
+        Harmony h;
+        const json list = j.value("semitones", json::array());
+        for (std::size_t i = 0; i < std::min(list.size(), h.semitones.size()); ++i)
+            h.semitones[i] = list[i].get<double>();
+        h.levelDb = j.value("levelDb", h.levelDb);
+        h.keepsFormants = j.value("keepsFormants", true);
+        h.width = j.value("width", h.width);
+        return h;
+    }
+    if (kind == "colour") {
+        Colour c;
+        for (const auto& effect : j.value("effects", json::array()))
+            if (c.effects.size() < mostEffects)
+                c.effects.push_back(effectFrom(effect));
+        c.tempo = j.value("tempo", c.tempo);
+        return c;
+    }
     throw json::other_error::create(501, "unknown treatment: " + kind, &j);
 }
 

@@ -42,10 +42,9 @@ template <class Each> bool inBlocks(const Audio& audio, const Progress& progress
     return true;
 }
 
-} // namespace
-
-AudioPtr shiftPitch(
-    const Audio& audio, double semitones, bool keepsFormants, const Progress& progress)
+/// @param formantScale Of the colour, relative to the pitch; 0 to leave it to the library.
+AudioPtr shifted(const Audio& audio, double semitones, bool keepsFormants, double formantScale,
+    const Progress& progress)
 {
     using Option = RubberBandStretcher::Option;
     // Two sides of one sound must not drift apart.
@@ -54,6 +53,8 @@ AudioPtr shiftPitch(
             | Option::OptionChannelsTogether | Option::OptionPitchHighQuality
             | (keepsFormants ? Option::OptionFormantPreserved : Option::OptionFormantShifted));
     stretcher.setPitchScale(std::exp2(std::clamp(semitones, -48.0, 48.0) / 12.0));
+    if (formantScale > 0.0)
+        stretcher.setFormantScale(formantScale);
     stretcher.setExpectedInputDuration(std::size_t(audio.frames()));
     stretcher.setMaxProcessSize(std::size_t(block));
     auto out = std::make_shared<Audio>();
@@ -74,6 +75,21 @@ AudioPtr shiftPitch(
     for (auto& channel : out->channels)
         channel.resize(std::size_t(audio.frames()));
     return out;
+}
+
+} // namespace
+
+AudioPtr shiftPitch(
+    const Audio& audio, double semitones, bool keepsFormants, const Progress& progress)
+{
+    return shifted(audio, semitones, keepsFormants, 0.0, progress);
+}
+
+AudioPtr shiftPitchAndFormants(
+    const Audio& audio, double semitones, double formants, const Progress& progress)
+{
+    const double way = std::clamp(formants, -48.0, 48.0) - std::clamp(semitones, -48.0, 48.0);
+    return shifted(audio, semitones, true, std::exp2(way / 12.0), progress);
 }
 
 } // namespace puretone

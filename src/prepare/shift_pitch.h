@@ -15,5 +15,8 @@ namespace puretone {
 /// Cost: 4 to 6 times as fast as the sound lasts, for each channel.
 AudioPtr shiftPitch(
     const Audio& audio, double semitones, bool keepsFormants, const Progress& progress = {});
+/// The same with the colour moved on its own. @param formants Semitones, -48 to 48.
+AudioPtr shiftPitchAndFormants(
+    const Audio& audio, double semitones, double formants, const Progress& progress = {});
 
 } // namespace puretone

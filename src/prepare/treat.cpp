@@ -3,11 +3,14 @@
 
 #include "audio/level.h"
 #include "base/overloaded.h"
+#include "effects/offline.h"
 #include "prepare/biquad.h"
 #include "prepare/remove_tone.h"
+#include "prepare/shift_pitch.h"
 #include "prepare/straighten.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace puretone {
 
@@ -126,6 +129,48 @@ template <class Filter> void applyFilter(Audio& audio, const Filter& filter)
         filterInPlace(channel, sections);
 }
 
+void transpose(Audio& audio, const Transpose& t, const Progress& progress)
+{
+    if (t.semitones == 0.0 && t.formants == 0.0)
+        return;
+    if (const auto moved = shiftPitchAndFormants(audio, t.semitones, t.formants, progress))
+        audio = *moved;
+}
+
+/// Voices to the left and to the right in turn; one channel becomes two where they stand apart.
+void addHarmony(Audio& audio, const Harmony& harmony, const Progress& progress)
+{
+    const auto voices = std::count_if(harmony.semitones.begin(), harmony.semitones.end(),
+        [](double semitones) { return semitones != 0.0; });
+    if (voices == 0)
+        return;
+    const Audio single = audio;
+    if (harmony.width > 0.0 && audio.channelCount() == 1)
+        audio.channels.push_back(audio.channels[0]);
+    const double gain = toGain({harmony.levelDb});
+    double side = -1.0, done = 0.0;
+    for (const double semitones : harmony.semitones) {
+        if (semitones == 0.0)
+            continue;
+        const auto voice = shiftPitch(single, semitones, harmony.keepsFormants,
+            progress.part(done / double(voices), (done + 1.0) / double(voices)));
+        if (!voice)
+            return; // cancelled
+        for (std::size_t c = 0; c < audio.channelCount(); ++c) {
+            const auto& from = voice->channels[std::min(c, voice->channelCount() - 1)];
+            // What goes to one side is taken from the other, at the same power.
+            const double towards = c == 0 ? -side : side;
+            const double share = audio.channelCount() < 2
+                ? 1.0
+                : std::sqrt(1.0 + towards * harmony.width * (c < 2 ? 1.0 : 0.0));
+            for (std::size_t i = 0; i < from.size(); ++i)
+                audio.channels[c][i] += float(gain * share * double(from[i]));
+        }
+        side = -side;
+        done += 1.0;
+    }
+}
+
 void apply(Audio& audio, const TreatmentKind& what, bool backwards, const Progress& progress)
 {
     const auto here = [&](Span over) {
@@ -146,6 +191,9 @@ void apply(Audio& audio, const TreatmentKind& what, bool backwards, const Progre
                    [&](const Width& w) { setWidth(audio, w.share); },
                    [&](const Straighten& s) { straighten(audio, s, here(s.over), progress); },
                    [&](const RemoveTone& r) { removeTone(audio, r, here(r.over), progress); },
+                   [&](const Transpose& t) { transpose(audio, t, progress); },
+                   [&](const Harmony& h) { addHarmony(audio, h, progress); },
+                   [&](const Colour& c) { applyEffects(audio, c.effects, c.tempo, progress); },
                },
         what);
 }

@@ -6,6 +6,7 @@
 #include "base/quantity.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace puretone {
 
@@ -57,6 +58,41 @@ std::string straightenText(const Straighten& s)
     return text;
 }
 
+std::string semitonesText(double semitones)
+{
+    const bool whole = std::abs(semitones - std::round(semitones)) < 0.005;
+    return (semitones > 0.0 ? "+" : "") + formatNumber(semitones, whole ? 0 : 2);
+}
+
+std::string transposeText(const Transpose& t)
+{
+    std::string text = "Transpose " + semitonesText(t.semitones) + " st";
+    if (t.formants != 0.0)
+        text += ", formants " + semitonesText(t.formants);
+    return text;
+}
+
+std::string harmonyText(const Harmony& h)
+{
+    std::string text;
+    for (const double semitones : h.semitones)
+        if (semitones != 0.0)
+            text += (text.empty() ? " " : ", ") + semitonesText(semitones);
+    return "Harmony" + (text.empty() ? " of nobody yet" : text);
+}
+
+std::string colourText(const Colour& c)
+{
+    if (c.effects.size() == 1) {
+        std::string text = factsOf(c.effects[0].kind).title;
+        return text + " " + describe(c.effects[0]);
+    }
+    std::string text;
+    for (const Effect& effect : c.effects)
+        text += (text.empty() ? "" : ", ") + std::string(factsOf(effect.kind).word);
+    return "Effects: " + (text.empty() ? "none" : text);
+}
+
 } // namespace
 
 std::string describe(const Treatment& treatment)
@@ -77,6 +113,9 @@ std::string describe(const Treatment& treatment)
             [](const RemoveTone& r) {
                 return std::string(r.alone ? "Only the tone at " : "Remove tone ") + formatHz(r.hz);
             },
+            [](const Transpose& t) { return transposeText(t); },
+            [](const Harmony& h) { return harmonyText(h); },
+            [](const Colour& c) { return colourText(c); },
         },
         treatment.what);
 }
@@ -111,6 +150,22 @@ Treatment sanitized(Treatment treatment)
                 s.note = inRange(s.note, s.midi - 7.0, s.midi + 7.0, s.midi);
             },
             [](RemoveTone& r) { r.hz = inRange(r.hz, 20.0, 90000.0, 1000.0); },
+            [](Transpose& t) {
+                t.semitones = inRange(t.semitones, -24.0, 24.0, 0.0);
+                t.formants = inRange(t.formants, -24.0, 24.0, 0.0);
+            },
+            [](Harmony& h) {
+                for (double& semitones : h.semitones)
+                    semitones = inRange(semitones, -24.0, 24.0, 0.0);
+                h.levelDb = inRange(h.levelDb, -40.0, 6.0, -3.0);
+                h.width = inRange(h.width, 0.0, 1.0, 0.6);
+            },
+            [](Colour& c) {
+                std::erase_if(
+                    c.effects, [](const Effect& e) { return e.kind == EffectKind::space; });
+                c.effects = sanitized(std::move(c.effects));
+                c.tempo = inRange(c.tempo, 20.0, 300.0, 96.0);
+            },
         },
         treatment.what);
     return treatment;

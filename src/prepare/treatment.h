@@ -2,7 +2,9 @@
 #pragma once
 
 #include "base/units.h"
+#include "effects/effect.h"
 
+#include <array>
 #include <string>
 #include <variant>
 #include <vector>
@@ -93,8 +95,31 @@ struct RemoveTone {
     bool operator==(const RemoveTone&) const = default;
 };
 
+/// Another pitch at the same length, and the colour of a voice on its own.
+struct Transpose {
+    double semitones = 0.0; ///< -24 to 24.
+    double formants = 0.0; ///< Semitones that the colour moves: 0 keeps it where it is, -24 to 24.
+    bool operator==(const Transpose&) const = default;
+};
+
+/// Voices beside the sound at other pitches, of the same length.
+struct Harmony {
+    std::array<double, 4> semitones{}; ///< Of each, -24 to 24; 0 for none.
+    double levelDb = -3.0; ///< Of each beside the sound, -40 to 6.
+    bool keepsFormants = true;
+    double width = 0.6; ///< How far apart they stand, 0 to 1.
+    bool operator==(const Harmony&) const = default;
+};
+
+/// A chain of effects made part of the take. Spaces are left out: their impulse is no number.
+struct Colour {
+    Effects effects;
+    double tempo = 96.0; ///< Beats a minute, for what keeps time.
+    bool operator==(const Colour&) const = default;
+};
+
 using TreatmentKind = std::variant<RemoveDc, PassFilter, Band, Level, EvenOut, Reverse, Channels,
-    Width, Straighten, RemoveTone>;
+    Width, Straighten, RemoveTone, Transpose, Harmony, Colour>;
 
 struct Treatment {
     TreatmentKind what;

@@ -20,6 +20,10 @@ EffectsStop::EffectsStop(Session& s, QWidget* parent)
     bench()->addWidget(print_, 1);
     effect_ = new EffectPanel(s, details());
     details()->addRule();
+    onto_ = details()->addButton(tr("Print onto this take"),
+        tr("Makes the effects that are on part of the take on screen, as a treatment that can be "
+           "switched off and taken away"));
+    connect(onto_, &QPushButton::clicked, this, &EffectsStop::printOntoTake);
     addAmounts();
     details()->column()->addStretch(1);
     connectChain();
@@ -154,6 +158,40 @@ void EffectsStop::remove(int index)
     refresh();
 }
 
+void EffectsStop::printOntoTake()
+{
+    Colour colour;
+    bool spaces = false;
+    for (const Effect& effect : session().instrument().effects) {
+        const bool space = effect.kind == EffectKind::space;
+        spaces = spaces || (effect.on && space);
+        if (effect.on && !space)
+            colour.effects.push_back(effect);
+    }
+    if (session().take() == nullptr || colour.effects.empty()) {
+        session().say(tr("There is no effect that is on and no space."));
+        return;
+    }
+    colour.tempo = session().instrument().tempo;
+    // One step: the chain gives up what the take gets.
+    const int step = session().newGesture();
+    session().edit(
+        tr("Print onto the take"),
+        [&](Instrument& next) {
+            for (Effect& effect : next.effects)
+                if (effect.kind != EffectKind::space)
+                    effect.on = false;
+        },
+        step);
+    auto list = session().treating().list();
+    list.push_back({colour});
+    session().treating().set(tr("Print onto the take"), std::move(list), step);
+    session().say(spaces ? tr("The effects are part of the take now, but for the space: print a "
+                              "take to have that, too.")
+                         : tr("The effects are part of the take now, and passed by here."),
+        false);
+}
+
 void EffectsStop::showHeard(const Engine::Meter& heard, std::array<std::uint64_t, 2>)
 {
     chain_->setHeld(heard.held);
@@ -205,6 +243,10 @@ void EffectsStop::refresh()
     chain_->setChain(instrument.effects, instrument.tempo / 60.0, effect_->chosen());
     effect_->refresh();
     limits_->setChecked(session().player().limiting());
+    const auto& effects = instrument.effects;
+    onto_->setEnabled(session().take() != nullptr
+        && std::any_of(
+            effects.begin(), effects.end(), [](const Effect& effect) { return effect.on; }));
     refreshAmounts();
     print_->refresh();
 }

@@ -30,6 +30,7 @@ private:
     void connectChain();
     void move(int from, int to);
     void remove(int index);
+    void printOntoTake();
     int indexOfChosen() const;
     void refreshAmounts();
 
@@ -39,6 +40,7 @@ private:
     LimiterStrip* limiter_;
     QPushButton* limits_;
     QLabel* limited_;
+    QPushButton* onto_;
     FieldColumn* amounts_;
     std::vector<ValueField*> amountOf_;
 };

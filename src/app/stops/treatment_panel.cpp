@@ -5,6 +5,9 @@
 #include "app/theme/theme.h"
 #include "base/overloaded.h"
 
+#include "app/stops/effect_panel.h"
+#include "base/quantity.h"
+
 #include <QMenu>
 
 namespace puretone::app {
@@ -43,6 +46,13 @@ QString nameOf(const TreatmentKind& what)
                           [](const Width&) { return QObject::tr("width"); },
                           [](const Straighten&) { return QObject::tr("straightening"); },
                           [](const RemoveTone&) { return QObject::tr("removed tone"); },
+                          [](const Transpose&) { return QObject::tr("transposing"); },
+                          [](const Harmony&) { return QObject::tr("harmony"); },
+                          [](const Colour& c) {
+                              return c.effects.size() == 1
+                                  ? QString::fromUtf8(factsOf(c.effects[0].kind).word)
+                                  : QObject::tr("effects");
+                          },
                       },
         what);
 }
@@ -187,6 +197,7 @@ void TreatmentPanel::buildFields()
             if (auto* width = std::get_if<Width>(&what))
                 width->share = share;
         });
+    addPitchFields();
     note_ = new QLabel(fields_);
     note_->setWordWrap(true);
     note_->setProperty("role", "quiet");
@@ -211,6 +222,90 @@ void TreatmentPanel::buildFields()
     connect(switch_, &QPushButton::clicked, this, [this] { toggle(chosen_); });
     connect(remove_, &QPushButton::clicked, this, [this] { remove(chosen_); });
     connect(copy_, &QPushButton::clicked, &session_.treating(), &Treating::copyToAll);
+}
+
+void TreatmentPanel::addPitchFields()
+{
+    const auto semitonesField = [](const QString& label, const QString& tip) {
+        FieldSpec spec = countField(label, tip, -24.0, 24.0, 0.0);
+        spec.format = [](double st) {
+            const bool whole = std::abs(st - std::round(st)) < 0.005;
+            return QObject::tr("%1%2 st").arg(st > 0.0 ? QStringLiteral("+") : QString(),
+                QString::number(st, 'f', whole ? 0 : 2));
+        };
+        spec.parse = [](const QString& text) { return parseNumber(text.toStdString(), "st"); };
+        return spec;
+    };
+    semitones_ = addField(
+        semitonesField(tr("Pitch"), tr("So many semitones up or down, at the same length")),
+        [](TreatmentKind& what, double st) {
+            if (auto* transpose = std::get_if<Transpose>(&what))
+                transpose->semitones = st;
+        });
+    formants_ = addField(
+        semitonesField(tr("Formants"), tr("Where the colour of a voice goes by itself; 0 stays")),
+        [](TreatmentKind& what, double st) {
+            if (auto* transpose = std::get_if<Transpose>(&what))
+                transpose->formants = st;
+        });
+    for (std::size_t i = 0; i < voices_.size(); ++i)
+        voices_[i] = addField(semitonesField(tr("Voice %1").arg(i + 1),
+                                  tr("How far from the sound it sings; 0 is silent")),
+            [i](TreatmentKind& what, double st) {
+                if (auto* harmony = std::get_if<Harmony>(&what))
+                    harmony->semitones[i] = st;
+            });
+    voiceLevel_ =
+        addField(decibelField(tr("Level of each"), tr("Beside the sound itself"), -40.0, 6.0, -3.0),
+            [](TreatmentKind& what, double db) {
+                if (auto* harmony = std::get_if<Harmony>(&what))
+                    harmony->levelDb = db;
+            });
+    apart_ = addField(percentField(tr("Apart"), tr("How far the voices stand apart"), 0.6),
+        [](TreatmentKind& what, double share) {
+            if (auto* harmony = std::get_if<Harmony>(&what))
+                harmony->width = share;
+        });
+    colours_ = addChoice(tr("Formants of voices"),
+        tr("Whether the colour of a voice stays where it is, or moves with the pitch"),
+        {tr("move"), tr("are kept")}, [](TreatmentKind& what, int index) {
+            if (auto* harmony = std::get_if<Harmony>(&what))
+                harmony->keepsFormants = index == 1;
+        });
+    effect_ = new FieldColumn(fields_);
+    effect_->column()->setContentsMargins(0, 0, 0, 0);
+    fields_->column()->addWidget(effect_);
+    all_.push_back(effect_);
+}
+
+/// Fields of the one effect of a colour.
+void TreatmentPanel::showEffect(const Effect& effect)
+{
+    const auto parameters = factsOf(effect.kind).parameters;
+    if (effectKind_ != effect.kind) {
+        effectKind_ = effect.kind;
+        qDeleteAll(effect_->findChildren<QWidget*>(Qt::FindDirectChildrenOnly));
+        effectValues_.clear();
+        for (std::size_t i = 0; i < parameters.size(); ++i) {
+            const auto set = [i](TreatmentKind& what, double value) {
+                if (auto* colour = std::get_if<Colour>(&what); colour && !colour->effects.empty())
+                    colour->effects[0].values[i] = value;
+            };
+            ValueField* field = nullptr;
+            if (parameters[i].unit != ParameterUnit::choice) {
+                field =
+                    effect_->addField(fieldOf(parameters[i], [this] { return session_.naming(); }));
+                connect(field, &ValueField::edited, this, [this, set](double value, bool first) {
+                    changeChosen([&](TreatmentKind& what) { set(what, value); }, first);
+                });
+            }
+            effectValues_.push_back(field);
+        }
+    }
+    for (std::size_t i = 0; i < parameters.size(); ++i)
+        if (effectValues_[i] != nullptr)
+            effectValues_[i]->setValue(effect.values[i]);
+    effect_->show();
 }
 
 void TreatmentPanel::change(
@@ -314,6 +409,13 @@ void TreatmentPanel::showAddMenu(const QPoint& place)
         Level{Level::To::loudness, -18.0, {}});
     entry(tr("Gain"), tr("Louder or softer"), Level{Level::To::gain, 0.0, {}});
     entry(tr("Even out"), tr("Levels a note that slowly swells or sags"), EvenOut{});
+    entry(tr("Compress"), tr("Holds loud moments back"),
+        Colour{{makeEffect(EffectKind::compressor, 1)}, session_.instrument().tempo});
+    menu.addSeparator();
+    entry(tr("Transpose"), tr("Another pitch at the same length, formants on their own"),
+        Transpose{});
+    entry(tr("Harmony"), tr("Up to four voices beside the sound"),
+        Harmony{{-12.0, 7.0, 0.0, 0.0}, -3.0, true, 0.6});
     menu.addSeparator();
     entry(tr("Reverse"), tr("Plays it from the end"), Reverse{});
     const bool stereo = take->recording->audio->channelCount() > 1;
@@ -421,6 +523,25 @@ void TreatmentPanel::showValues(const TreatmentKind& what)
                    // Their values stand at the Pitch stop, beside what they are judged by.
                    [&](const Straighten&) { note_->setText(tr("Its values stand at Pitch.")); },
                    [&](const RemoveTone&) { note_->setText(tr("Its values stand at Pitch.")); },
+                   [&](const Transpose& t) {
+                       show(semitones_, t.semitones);
+                       show(formants_, t.formants);
+                   },
+                   [&](const Harmony& h) {
+                       for (std::size_t i = 0; i < voices_.size(); ++i)
+                           show(voices_[i], h.semitones[i]);
+                       show(voiceLevel_, h.levelDb);
+                       show(apart_, h.width);
+                       colours_->setIndex(h.keepsFormants ? 1 : 0);
+                       colours_->setVisible(true);
+                   },
+                   [&](const Colour& c) {
+                       if (c.effects.size() == 1)
+                           showEffect(c.effects[0]);
+                       note_->setVisible(c.effects.size() > 1);
+                       note_->setText(tr("A chain as it stood at Effects when it was made part of "
+                                         "this take. Take it off to change it there."));
+                   },
                },
         what);
 }

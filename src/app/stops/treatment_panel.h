@@ -25,6 +25,8 @@ public:
 
 private:
     void buildFields();
+    void addPitchFields();
+    void showEffect(const Effect& effect);
     ValueField* addField(const FieldSpec& spec, std::function<void(TreatmentKind&, double)> change);
     ChoiceField* addChoice(const QString& label, const QString& tip, const QStringList& words,
         std::function<void(TreatmentKind&, int)> change);
@@ -46,6 +48,12 @@ private:
     ValueField *hz_, *gain_, *q_, *level_, *loudness_, *plainGain_, *amount_, *left_, *right_,
         *width_;
     ChoiceField *slope_, *mixing_;
+    ValueField *semitones_, *formants_, *voiceLevel_, *apart_;
+    std::array<ValueField*, 4> voices_{};
+    ChoiceField* colours_;
+    FieldColumn* effect_; ///< Of a colour of one effect; made anew for another kind.
+    std::optional<EffectKind> effectKind_;
+    std::vector<ValueField*> effectValues_; ///< Null where a parameter is a choice.
     QLabel* note_;
     QPushButton *switch_, *remove_, *again_, *copy_;
     std::vector<QWidget*> all_; ///< Every field, hidden unless the chosen treatment has it.
