@@ -269,6 +269,7 @@ void measureFolding()
         constexpr double hz = 220.0;
         auto instrument = frozen(takeOf(tone(hz, 4.0, 200, 0.3), midiOf(Hz{hz})), 4);
         instrument.layers[0].frozen.sizeSeconds = 4.0 / (hz * std::exp2(away / 12.0));
+        instrument.layers[0].levelDb = -30.0; // far from the limiter
         const int key = instrument.takes[0].tuning.rootKey + away;
         const auto out = renderEvents(instrument,
             {{0.0, MidiEvent::noteOn(key, 100)}, {3.0, MidiEvent::noteOff(key)}}, rate, 0.1);

@@ -12,7 +12,7 @@ namespace puretone {
 /// push() never allocates, locks or waits.
 class TruePeak {
 public:
-    static constexpr int phases = 8, taps = 32;
+    static constexpr int phases = 8, taps = 64;
     /// Frames by which what push() gives lies behind what it was given.
     static constexpr int delay = taps / 2;
 

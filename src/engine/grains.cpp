@@ -96,6 +96,7 @@ void GrainRun::begin(const Frozen& how, const ProgramZone& zone, const Rhythm& r
     grain.cosine = !how.hardEdges;
     grain.gain = rhythm.gain;
     grain.at = -later;
+    grain.fresh = true;
     double place = place_;
     if (how.scatterSeconds > 0.0)
         place += how.scatterSeconds * sound.rate * nextRandom();
@@ -134,7 +135,8 @@ void GrainRun::add(Grain& grain, const ProgramZone& zone, const GrainWay& way, i
         const double age = grain.at + (first - from);
         const double speed = grain.detune * (way.speed + way.change * (first - from));
         // Where the grain began between two frames, its first one lies so far behind its place.
-        const double begin = grain.place + (grain.at < 0.0 ? sign * age * speed : 0.0);
+        const double begin = grain.place + (grain.fresh ? sign * age * speed : 0.0);
+        grain.fresh = false;
         const auto& copies = *zone.sound->recorded;
         const int octave = std::min(way.octave, copies.octaves());
         const double scale = std::exp2(-octave);

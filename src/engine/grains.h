@@ -48,6 +48,7 @@ private:
         double edge = 0.0; ///< Output frames of each slope.
         double gain = 1.0;
         bool backward = false;
+        bool fresh = true; ///< None of its frames has been read yet.
         bool cosine = true; ///< Its slopes.
     };
     /// How grains follow each other at the present pitch.

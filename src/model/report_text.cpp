@@ -4,6 +4,7 @@
 
 #include "audio/level.h"
 #include "base/quantity.h"
+#include "model/effect_json.h"
 #include "model/json.h"
 
 #include "model/json_names.h"
@@ -166,7 +167,11 @@ std::string infoJson(const std::string& file, const Instrument& instrument)
     json layers = json::array();
     for (const auto& layer : instrument.layers)
         layers.push_back(json(layerJson(layer)));
-    return dump({{"file", file}, {"name", instrument.name}, {"takes", takes}, {"layers", layers}});
+    json effects = json::array();
+    for (const auto& effect : instrument.effects)
+        effects.push_back(json(effectJson(effect, audioPath)));
+    return dump({{"file", file}, {"name", instrument.name}, {"takes", takes}, {"layers", layers},
+        {"effects", effects}});
 }
 
 namespace {
@@ -225,6 +230,9 @@ std::string infoText(const Instrument& instrument)
     }
     for (const auto& layer : instrument.layers)
         text += layerText(instrument, layer);
+    for (const auto& effect : instrument.effects)
+        text += std::string("  effect ") + factsOf(effect.kind).word + ", " + describe(effect)
+            + (effect.on ? "\n" : ", passed by\n");
     return text;
 }
 

@@ -149,3 +149,20 @@ TEST_CASE("grains as notes follow the tempo", "[engine][grains][tempo]")
     instrument.tempo = 60.0;
     CHECK(hold(instrument, 60, 1.0) != inSeconds);
 }
+
+TEST_CASE(
+    "a frozen sine is as pure on other keys, wherever in a cell grains begin", "[engine][grains]")
+{
+    // The 25th harmonic of the tuning: a grain that began a part of a frame too early would stand
+    // out by 40 dB.
+    const double period = 220.0, hz = 25.0 * period;
+    for (const int away : {0, 4, 7}) {
+        auto instrument = frozen(plainTake(mono(sine(hz, rate, 3.0, 0.1)), midiOf(Hz{period})));
+        instrument.layers[0].frozen.sizeSeconds = 4.0 / period / std::exp2(away / 12.0);
+        const auto sound = hold(instrument, 57 + away, 2.2);
+        CAPTURE(away);
+        CHECK(
+            sineToRestDb(std::span(sound).subspan(24000, 65536), hz * std::exp2(away / 12.0), rate)
+            > 90.0);
+    }
+}

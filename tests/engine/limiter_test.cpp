@@ -70,6 +70,8 @@ TEST_CASE("nothing passes the ceiling, in samples or between them", "[engine][li
             for (std::size_t i = 500; i < wave.size(); i += 977)
                 wave[i] = i % 2 == 0 ? 4.0f : -2.5f;
         }
+        // The output is late: what is cut off at its end would overshoot in the resampler.
+        wave.insert(wave.end(), 256, 0.0f);
         return wave;
     };
     for (int kind = 0; kind < 4; ++kind) {
@@ -100,7 +102,7 @@ TEST_CASE("what stays below the ceiling goes through bit by bit", "[engine][limi
     Limiter limiter;
     limiter.prepare(rate);
     const auto late = std::size_t(limiter.latency());
-    CHECK(double(late) / rate < 0.002);
+    CHECK(double(late) / rate < 0.0025);
     for (std::size_t i = late; i < wave.size(); ++i)
         REQUIRE(out.channels[0][i] == wave[i - late]);
 }

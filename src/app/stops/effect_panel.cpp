@@ -4,6 +4,7 @@
 #include "app/shell/sound_files.h"
 #include "app/stops/movement_panel.h"
 #include "app/theme/theme.h"
+#include "audio/level.h"
 #include "base/quantity.h"
 #include "base/song_time.h"
 #include "effects/ready_chains.h"
@@ -227,6 +228,12 @@ void EffectPanel::askForImpulse()
         [this, id = id_](const Result<RecordingPtr>& opened) {
             if (!opened) {
                 session_.say(QString::fromStdString(opened.error().sentence()));
+                return;
+            }
+            const Audio& audio = *(*opened)->audio;
+            if (peakLevel(audio, {Frames{0}, Frames{audio.frames()}}).value < -120.0) {
+                session_.say(tr("%1 is silent: it makes no space.")
+                                 .arg(QString::fromStdString((*opened)->fileName)));
                 return;
             }
             session_.edit(tr("Choose a space"), [&](Instrument& next) {

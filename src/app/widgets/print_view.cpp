@@ -47,19 +47,26 @@ void PrintView::paintEvent(QPaintEvent*)
     const auto frames = look_->audio().frames();
     paintSmallWave(painter, area, *look_, {Frames{0}, Frames{frames}}, isNew_ ? t.sea : t.faded);
     const double seconds = look_->audio().seconds();
+    // Readable over any wave.
+    const auto say = [&](const QRectF& box, const QString& text) {
+        QColor under = t.well;
+        under.setAlpha(215);
+        painter.fillRect(box, under);
+        painter.setPen(t.quietInk);
+        painter.drawText(box, Qt::AlignCenter, text);
+    };
     if (heldSeconds_ < seconds) {
         const double x = area.left() + heldSeconds_ / seconds * area.width();
         painter.setPen(QPen(t.quietInk, 1.0, Qt::DashLine));
         painter.drawLine(QPointF(x, area.top()), QPointF(x, area.bottom()));
-        painter.setPen(t.quietInk);
         const QString word = tr("key let go");
-        const double width = painter.fontMetrics().horizontalAdvance(word) + 6.0;
+        const double width = painter.fontMetrics().horizontalAdvance(word) + 8.0;
         const bool left = x + width > area.right();
-        painter.drawText(QRectF(left ? x - width : x + 5.0, area.top(), width, 14.0),
-            left ? Qt::AlignLeft : Qt::AlignLeft, word);
+        say(QRectF(left ? x - width - 3.0 : x + 4.0, area.top(), width, 15.0), word);
     }
-    painter.setPen(t.quietInk);
-    painter.drawText(area, Qt::AlignBottom | Qt::AlignRight, typeset(formatSeconds(seconds)));
+    const QString length = typeset(formatSeconds(seconds));
+    const double width = painter.fontMetrics().horizontalAdvance(length) + 8.0;
+    say(QRectF(area.right() - width, area.bottom() - 15.0, width, 15.0), length);
 }
 
 } // namespace puretone::app
