@@ -275,3 +275,31 @@ TEST_CASE(
     CHECK(d.take().treatments.empty());
     CHECK(d.document().effects[0].on);
 }
+
+TEST_CASE("an empty chain offers the ready ones", "[app][effects]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto* stop = effectsOf(d);
+    d.click(stop, "Lamp room");
+    CHECK(kindsOf(d.document()) == std::vector{EffectKind::equaliser, EffectKind::reverb});
+    d.session().undo();
+    CHECK(d.document().effects.empty());
+}
+
+TEST_CASE("what was just played stands as a strip and becomes a take", "[app][effects]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto* stop = effectsOf(d);
+    d.session().player().noteOn(46, 100);
+    (void)d.hear(0.6);
+    d.session().player().noteOff(46);
+    REQUIRE(eventually([&] {
+        const auto chosen = stop->print()->strip()->chosen();
+        return chosen.to > chosen.from;
+    }));
+    d.click(stop, "As a take");
+    d.settle();
+    CHECK(eventually([&] { return d.document().takes.size() == 2; }));
+}

@@ -58,6 +58,11 @@ void EffectsStop::addAmounts()
 
 void EffectsStop::connectChain()
 {
+    std::vector<std::pair<QString, QString>> ready;
+    for (const ReadyChain& each : readyChains())
+        ready.emplace_back(QString::fromUtf8(each.name), QString::fromUtf8(each.tip));
+    chain_->setReady(ready);
+    connect(chain_, &ChainView::readyAsked, this, &EffectsStop::useReady);
     connect(chain_, &ChainView::chosen, this, [this](int index) {
         const auto& effects = session().instrument().effects;
         if (std::size_t(index) >= effects.size())

@@ -143,7 +143,10 @@ void PrintPanel::addPlayed(QVBoxLayout* column)
         if (kept && !path.isEmpty())
             session_.say(savePlayed(*kept, range, path), false);
     });
-    connect(strip_, &PlayedStrip::changed, this, [this] { showChosen(); });
+    connect(strip_, &PlayedStrip::changed, this, [this] {
+        byHand_ = byHand_ || !showing_;
+        showChosen();
+    });
 }
 
 void PrintPanel::change(const std::function<void(PrintPlan&)>& how)
@@ -176,10 +179,14 @@ void PrintPanel::showPlayed()
         const auto whole = kept->range();
         const auto before = strip_->chosen();
         const auto picture = kept->picture(whole, playedColumns);
-        const bool stays =
-            before.to > before.from && before.from >= whole.from && before.to <= whole.to;
+        // What was chosen by hand stays for as long as it is there; otherwise the last phrase.
+        const bool stays = byHand_ && before.to > before.from && before.from >= whole.from
+            && before.to <= whole.to;
+        showing_ = true;
         strip_->setPlayed(picture, whole, kept->rate());
         strip_->choose(stays ? before : lastPlayed(picture, whole, kept->rate()));
+        showing_ = false;
+        byHand_ = stays;
     }
     showChosen();
 }

@@ -42,6 +42,8 @@ private:
     QPushButton *anew_, *many_, *print_, *keep_, *take_;
     PlayedStrip* strip_;
     QTimer often_;
+    bool byHand_ = false; ///< The stretch of what was played was chosen so.
+    bool showing_ = false;
 };
 
 } // namespace puretone::app

@@ -3,6 +3,7 @@
 
 #include "app/theme/theme.h"
 
+#include <QGridLayout>
 #include <QPainter>
 #include <QScrollBar>
 
@@ -66,6 +67,7 @@ ChainView::ChainView(QWidget* parent)
     : QScrollArea(parent)
     , inside_(new Inside(this))
     , add_(new QPushButton(tr("Add an effect…"), inside_))
+    , ready_(new QWidget(inside_))
 {
     setWidgetResizable(false);
     setFrameShape(QFrame::NoFrame);
@@ -77,6 +79,25 @@ ChainView::ChainView(QWidget* parent)
     add_->setToolTip(tr("Choose one of the effects, or a ready chain"));
     connect(add_, &QPushButton::clicked, this,
         [this] { emit addAsked(add_->mapToGlobal(QPoint(0, add_->height()))); });
+}
+
+void ChainView::setReady(const std::vector<std::pair<QString, QString>>& namesAndTips)
+{
+    auto* grid = new QGridLayout(ready_);
+    grid->setContentsMargins(8, 2, 0, 2);
+    grid->setSpacing(6);
+    auto* heading =
+        new QLabel(tr("Or begin with a chain named after a place around the light:"), ready_);
+    heading->setProperty("role", "quiet");
+    grid->addWidget(heading, 0, 0, 1, 3);
+    for (std::size_t i = 0; i < namesAndTips.size(); ++i) {
+        auto* button = new QPushButton(namesAndTips[i].first, ready_);
+        button->setProperty("kind", "small");
+        button->setToolTip(namesAndTips[i].second);
+        connect(button, &QPushButton::clicked, this, [this, i] { emit readyAsked(int(i)); });
+        grid->addWidget(button, 1 + int(i) / 3, int(i) % 3);
+    }
+    grid->setRowStretch(1 + int(namesAndTips.size()) / 3, 1);
 }
 
 EffectCard* ChainView::makeCard()
@@ -200,6 +221,9 @@ void ChainView::arrange()
             QWidget::setTabOrder(before, widget);
         before = widget;
     }
+    // An empty chain has room for it.
+    ready_->setVisible(cards_.empty());
+    ready_->setGeometry(each + space, lineHeight, std::max(each, wide - each - space), tall);
     updateGeometry();
     inside_->resize(wide, lineHeight + rows * tall + (rows - 1) * lineHeight + 2);
     inside_->update();

@@ -21,6 +21,8 @@ public:
         return std::size_t(index) < cards_.size() ? cards_[std::size_t(index)] : nullptr;
     }
     QPushButton* addButton() { return add_; }
+    /// What an empty chain may begin with: shown beside the place of the first card.
+    void setReady(const std::vector<std::pair<QString, QString>>& namesAndTips);
     /// Where a card that is dropped at a place of the window would come to stand.
     int placeAt(const QPoint& global) const;
     /// One row as it looks best, or two low ones.
@@ -34,6 +36,7 @@ signals:
     void moved(int from, int to);
     void removeAsked(int index);
     void addAsked(const QPoint& global);
+    void readyAsked(int index);
 
 protected:
     void resizeEvent(QResizeEvent* event) override;
@@ -47,6 +50,7 @@ private:
 
     Inside* inside_;
     QPushButton* add_;
+    QWidget* ready_;
     std::vector<EffectCard*> cards_; ///< Those that are used; others are kept hidden.
     std::vector<EffectCard*> spare_;
     int columns_ = 1;
