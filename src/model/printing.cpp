@@ -134,7 +134,7 @@ Take printedTake(const Instrument& instrument, RecordingPtr recording, const Pri
 
 namespace {
 
-/// Halfway between neighbours, the outermost up to the ends.
+/// Halfway between neighbours, the outermost up to the ends of a piano.
 void spreadPrints(std::vector<Zone>& zones, const std::vector<Take>& prints)
 {
     std::set<int> keys, touches;
@@ -148,9 +148,11 @@ void spreadPrints(std::vector<Zone>& zones, const std::vector<Take>& prints)
         const int to = std::next(at) == all.end() ? high : (one + *std::next(at)) / 2;
         return std::pair(from, to);
     };
+    constexpr int pianoLow = 21, pianoHigh = 108;
+    const int low = std::min(pianoLow, *keys.begin()), high = std::max(pianoHigh, *keys.rbegin());
     for (std::size_t i = 0; i < zones.size(); ++i) {
         const PrintPlan& plan = prints[i].print->plan;
-        std::tie(zones[i].lowKey, zones[i].highKey) = between(keys, plan.key, 0, 127);
+        std::tie(zones[i].lowKey, zones[i].highKey) = between(keys, plan.key, low, high);
         std::tie(zones[i].lowVelocity, zones[i].highVelocity) =
             between(touches, plan.touch, 1, 127);
     }
@@ -160,7 +162,9 @@ void spreadPrints(std::vector<Zone>& zones, const std::vector<Take>& prints)
 
 LayerId addPrints(Instrument& instrument, std::vector<Take> prints, const std::string& layerName)
 {
-    if (prints.empty() || instrument.layers.size() >= mostLayers)
+    if (prints.empty() || instrument.layers.size() >= mostLayers
+        || instrument.takes.size() + prints.size() > mostTakes
+        || instrument.allZones().size() + prints.size() > mostZones)
         return {};
     const Print first = *prints.front().print;
     const LayerId id = addLayer(instrument);

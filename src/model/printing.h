@@ -25,7 +25,7 @@ Take printedTake(const Instrument& instrument, RecordingPtr recording, const Pri
     const std::string& name);
 /// Adds prints of one kind as a layer of their own, spread by their keys and touches. It sounds
 /// alone: the layers that they were made of are switched off, and the effects that are inside them.
-/// @return The new layer, or none where there is no room.
+/// @return The new layer, or none where there is no room for it, its takes or its zones.
 LayerId addPrints(Instrument& instrument, std::vector<Take> prints, const std::string& layerName);
 /// A print that was made anew in the place of the old one: its treatments, fades, tuning and loop
 /// stay where they fit.

@@ -175,7 +175,7 @@ void Printing::print()
                 shown = next.takes.back().id;
         });
         if (!shown) {
-            session_.say(tr("There is no room for another layer: take one away first."));
+            session_.say(tr("There is no room for it: take a layer or some takes away first."));
             return;
         }
         session_.showTake(shown);
@@ -238,7 +238,7 @@ void Printing::printMany(const PrintMany& many)
         if (layer)
             session_.showLayer(layer);
         session_.say(layer ? tr("%1 keys are printed and sound alone now.").arg(made.size())
-                           : tr("There is no room for another layer: take one away first."),
+                           : tr("There is no room for it: take a layer or some takes away first."),
             !layer);
     });
 }

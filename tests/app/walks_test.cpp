@@ -1,0 +1,183 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What people want to get done, from beginning to end, with the hands that they have: three roads
+// that go through effects and prints, each saved, opened again equal, and walked back.
+#include "app/stops/effects_stop.h"
+#include "app/stops/keys_stop.h"
+#include "app/stops/shape_stop.h"
+#include "app/stops/sound_stop.h"
+#include "base/song_time.h"
+#include "formats/formats.h"
+#include "support/driver.h"
+
+#include <QTemporaryDir>
+
+using namespace puretone;
+using namespace puretone::app;
+using namespace probe;
+using Catch::Matchers::WithinAbs;
+
+namespace {
+
+const std::string sounds = SOURCE_FOLDER "/demo/sounds/";
+
+EffectsStop* effectsOf(Driver& d)
+{
+    d.goTo(Stop::effects);
+    return static_cast<EffectsStop*>(d.window.stop(Stop::effects));
+}
+SoundStop* soundOf(Driver& d)
+{
+    d.goTo(Stop::sound);
+    return static_cast<SoundStop*>(d.window.stop(Stop::sound));
+}
+ShapeStop* shapeOf(Driver& d)
+{
+    d.goTo(Stop::shape);
+    return static_cast<ShapeStop*>(d.window.stop(Stop::shape));
+}
+
+/// Level of what is heard while a key is held.
+double heardDb(Driver& d, int key)
+{
+    d.session().player().noteOn(key, 100);
+    (void)d.hear(0.5);
+    const auto sound = d.hear(0.3);
+    d.session().player().noteOff(key);
+    (void)d.hear(0.3);
+    return rmsDb(sound);
+}
+
+/// Saved, opened again equal, and walked back to nothing and forth again.
+void saveAndWalkBack(Driver& d)
+{
+    const QTemporaryDir folder;
+    const auto file = std::filesystem::path(folder.path().toStdString()) / "walk.puretone";
+    d.saveInDialog(file);
+    const Instrument end = d.document();
+    {
+        Driver other;
+        other.drop(file);
+        CHECK(other.document() == end);
+    }
+    int steps = 0;
+    while (d.session().history().canUndo() && steps < 200) {
+        d.session().undo();
+        ++steps;
+    }
+    CHECK(d.document().takes.empty());
+    while (d.session().history().canRedo())
+        d.session().redo();
+    d.settle();
+    CHECK(d.document() == end);
+}
+
+} // namespace
+
+TEST_CASE("walk 2: a hum becomes a choir, is printed, and frozen", "[app][walk]")
+{
+    Driver d;
+    d.open(sounds + "keepers-hum.flac");
+    auto* sound = soundOf(d);
+    sound->treatments()->add(Harmony{{-12.0, 7.0, 0.0, 0.0}, -3.0, true, 0.6});
+    d.settle();
+    d.type(sound, "Voice 3", "4 st");
+    CHECK(std::get<Harmony>(d.take().treatments[0].what).semitones[2] == 4.0);
+    CHECK(d.take().audio().channelCount() == 2);
+
+    auto* stop = effectsOf(d);
+    stop->add(EffectKind::reverb);
+    d.choose(stop, "Kind", "endless");
+    d.type(stop, "Decay", "300 ms");
+    d.type(stop->print(), "Held", "1 s");
+    d.click(stop, "Print a take");
+    d.settle();
+    REQUIRE(d.document().takes.size() == 2);
+    const Take& print = *d.session().take();
+    REQUIRE(print.print);
+    CHECK(print.audio().seconds() > 3.0);
+    // The root by ear: the print knows it, and it is the key that sounds it as it was.
+    CHECK(heardDb(d, print.tuning.rootKey) > -50.0);
+
+    auto& keys = d.keysStop();
+    d.choose(&keys, "Plays", "frozen moment");
+    d.type(&keys, "Grain", "1/16");
+    d.type(&keys, "Scatter, place", "60 ms");
+    CHECK(d.session().layer().frozen.sizeBeats == 0.25);
+    auto* shape = shapeOf(d);
+    shape->movements()->sentence()->setText("wheel moment 50 %");
+    QTest::keyClick(shape->movements()->sentence(), Qt::Key_Return);
+    REQUIRE(d.session().layer().movements.size() == 1);
+    CHECK(heardDb(d, 48) > -60.0);
+    saveAndWalkBack(d);
+}
+
+TEST_CASE("walk 14: the buoy bell through echo, ensemble, drive and hall", "[app][walk]")
+{
+    Driver d;
+    d.open(sounds + "buoy-bell.flac");
+    CHECK(d.take().tuning.rootKey == 72);
+    soundOf(d)->treatments()->add(PassFilter{PassFilter::Cut::low, 150.0, 24});
+    d.settle();
+    auto* stop = effectsOf(d);
+    const double dry = heardDb(d, 72);
+    stop->add(EffectKind::echo);
+    d.type(stop, "Time left", "3/16");
+    stop->add(EffectKind::chorus);
+    d.choose(stop, "Kind", "ensemble");
+    stop->add(EffectKind::drive);
+    d.type(stop, "Drive", "6 dB");
+    stop->add(EffectKind::reverb);
+    d.type(stop, "Decay", "4 s");
+    d.settle();
+    CHECK_THAT(heardDb(d, 72), WithinAbs(dry, 12.0));
+    // Everything rings on behind the key.
+    d.session().player().noteOn(72, 100);
+    (void)d.hear(0.3);
+    d.session().player().noteOff(72);
+    (void)d.hear(0.5);
+    CHECK(rmsDb(d.hear(0.2)) > -60.0);
+    CHECK(readingOf(Stop::effects, d.document(), d.session().take(), {}).text == "4 effects");
+    saveAndWalkBack(d);
+}
+
+TEST_CASE(
+    "walk 16: a breathy note, compressed, in two hands, ducked by a kick's key", "[app][walk]")
+{
+    Driver d;
+    d.open(sounds + "keepers-hum.flac");
+    auto* sound = soundOf(d);
+    sound->treatments()->add(PassFilter{PassFilter::Cut::low, 90.0, 24});
+    sound->treatments()->add(Colour{{makeEffect(EffectKind::compressor, 1)}, 96.0});
+    d.settle();
+    d.type(sound, "Threshold", "-30 dB");
+    d.type(sound, "Ratio", "2");
+    const auto& made = std::get<Colour>(d.take().treatments[1].what).effects[0];
+    CHECK(valueOf(made, "threshold") == -30.0);
+    // Two hands: the same take below and above a key, each on its side.
+    d.session().editLayer("Two hands", [](Layer& layer) {
+        layer.zones[0].lowKey = 0;
+        layer.zones[0].highKey = 59;
+        layer.zones[0].pan = -0.6;
+        Zone right = layer.zones[0];
+        right.id = 99;
+        right.lowKey = 60;
+        right.highKey = 127;
+        right.pan = 0.6;
+        layer.zones.push_back(right);
+    });
+    auto* stop = effectsOf(d);
+    stop->add(EffectKind::duck);
+    d.choose(stop, "Ducks by", "a key");
+    d.type(stop, "Ducking key", "24");
+    d.type(stop, "Depth", "30 dB");
+    d.type(stop, "Comes back in", "2 s");
+    d.settle();
+    d.session().player().noteOn(57, 100);
+    (void)d.hear(0.5);
+    const double before = rmsDb(d.hear(0.2));
+    d.session().player().noteOn(24, 1);
+    const auto ducked = d.hear(0.2);
+    CHECK(rmsDb(std::span(ducked).subspan(ducked.size() / 2)) < before - 10.0);
+    d.session().player().allOff();
+    saveAndWalkBack(d);
+}
