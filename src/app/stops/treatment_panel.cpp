@@ -266,7 +266,7 @@ void TreatmentPanel::addPitchFields()
             if (auto* harmony = std::get_if<Harmony>(&what))
                 harmony->width = share;
         });
-    colours_ = addChoice(tr("Formants of voices"),
+    colours_ = addChoice(tr("Formants"),
         tr("Whether the colour of a voice stays where it is, or moves with the pitch"),
         {tr("move"), tr("are kept")}, [](TreatmentKind& what, int index) {
             if (auto* harmony = std::get_if<Harmony>(&what))
