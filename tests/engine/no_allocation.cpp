@@ -67,6 +67,15 @@ void* operator new[](std::size_t size)
 {
     return allocate(size);
 }
+// Sorting asks this one for room, and gives it back to the plain operator.
+void* operator new(std::size_t size, const std::nothrow_t&) noexcept
+{
+    try {
+        return allocate(size);
+    } catch (const std::bad_alloc&) {
+        return nullptr;
+    }
+}
 void operator delete(void* memory) noexcept
 {
     release(memory);
