@@ -89,7 +89,7 @@ class Drive final : public Processor {
 public:
     explicit Drive(double rate)
         : rate_(rate)
-        , high_(Oversampling::times * effectCell)
+        , high_(Oversampling::times * std::size_t(effectCell))
     {
     }
     void reset() noexcept override

@@ -56,11 +56,12 @@ float aboutGap(const float* at, const std::vector<float>& taps) noexcept
 
 void HalfBand::up(const float* in, float* out, int count) noexcept
 {
-    const auto before = std::size_t(2 * side_ - 1);
-    std::copy_n(in, count, upLine_.begin() + std::ptrdiff_t(before));
-    for (int i = 0; i < count; ++i) {
+    const auto side = std::size_t(side_), frames = std::size_t(count);
+    const std::size_t before = 2 * side - 1;
+    std::copy_n(in, frames, upLine_.begin() + std::ptrdiff_t(before));
+    for (std::size_t i = 0; i < frames; ++i) {
         out[2 * i] = 2.0f * aboutGap(upLine_.data() + i, taps_);
-        out[2 * i + 1] = upLine_[std::size_t(i + side_)];
+        out[2 * i + 1] = upLine_[i + side];
     }
     std::copy_n(upLine_.begin() + count, before, upLine_.begin());
 }
@@ -68,16 +69,16 @@ void HalfBand::up(const float* in, float* out, int count) noexcept
 void HalfBand::down(const float* in, float* out, int count) noexcept
 {
     // Frames 2i go through the filter, frames 2i + 1 through the middle tap.
-    const auto before = std::size_t(2 * side_ - 1);
-    const auto late = std::size_t(side_);
-    for (int i = 0; i < count; ++i) {
-        oddLine_[before + std::size_t(i)] = in[2 * i];
-        evenLine_[late + std::size_t(i)] = in[2 * i + 1];
+    const auto side = std::size_t(side_), frames = std::size_t(count);
+    const std::size_t before = 2 * side - 1;
+    for (std::size_t i = 0; i < frames; ++i) {
+        oddLine_[before + i] = in[2 * i];
+        evenLine_[side + i] = in[2 * i + 1];
     }
-    for (int i = 0; i < count; ++i)
-        out[i] = aboutGap(oddLine_.data() + i, taps_) + 0.5f * evenLine_[std::size_t(i)];
+    for (std::size_t i = 0; i < frames; ++i)
+        out[i] = aboutGap(oddLine_.data() + i, taps_) + 0.5f * evenLine_[i];
     std::copy_n(oddLine_.begin() + count, before, oddLine_.begin());
-    std::copy_n(evenLine_.begin() + count, late, evenLine_.begin());
+    std::copy_n(evenLine_.begin() + count, side, evenLine_.begin());
 }
 
 // 100 dB down from 28 kHz on at a rate of 48 kHz, flat to 20 kHz; the others have more room.
@@ -85,8 +86,8 @@ Oversampling::Oversampling()
     : first_(20, 10.0, effectCell)
     , second_(7, 10.0, 2 * effectCell)
     , third_(5, 10.0, 4 * effectCell)
-    , two_(2 * effectCell)
-    , four_(4 * effectCell)
+    , two_(2 * std::size_t(effectCell))
+    , four_(4 * std::size_t(effectCell))
 {
 }
 

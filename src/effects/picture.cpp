@@ -83,18 +83,13 @@ EffectPicture pictureOfEcho(const Effect& effect, double beatsPerSecond)
     return picture;
 }
 
-/// How a reverb rings, from silence at 60 dB below its loudest.
-EffectPicture pictureOfDecay(const Effect& effect, double seconds)
+/// How something rings, from silence at 60 dB below its loudest.
+EffectPicture pictureOfRinging(std::span<const float> sound, double seconds)
 {
     EffectPicture picture;
-    Effect wet = effect;
-    std::vector<float> l(std::size_t(seconds * pictureRate) / effectCell * effectCell + effectCell);
-    for (std::size_t i = 0; i < 32; ++i)
-        l[i] = i % 2 == 0 ? 1.0f : 0.6f;
-    madeOf(wet, 1.0, l, pictureRate);
     std::vector<float> power(columns, 0.0f);
-    for (std::size_t i = 0; i < l.size(); ++i)
-        power[i * columns / l.size()] += l[i] * l[i];
+    for (std::size_t i = 0; i < sound.size(); ++i)
+        power[i * columns / sound.size()] += sound[i] * sound[i];
     const float most = *std::max_element(power.begin(), power.end());
     for (const float p : power)
         picture.area.push_back(most > 0.0f
@@ -102,6 +97,27 @@ EffectPicture pictureOfDecay(const Effect& effect, double seconds)
                 : 0.0f);
     picture.span = formatNumber(seconds, 1) + " s";
     return picture;
+}
+
+EffectPicture pictureOfReverb(const Effect& effect)
+{
+    const double seconds = std::clamp(decaySeconds(effect), 0.3, 8.0);
+    std::vector<float> l(std::size_t(seconds * pictureRate) / effectCell * effectCell + effectCell);
+    for (std::size_t i = 0; i < 32; ++i)
+        l[i] = i % 2 == 0 ? 1.0f : 0.6f;
+    madeOf(effect, 1.0, l, pictureRate);
+    return pictureOfRinging(l, seconds);
+}
+
+/// The impulse as it is heard; nothing without one.
+EffectPicture pictureOfSpace(const Effect& effect)
+{
+    const auto* impulse = effect.impulse.pointer().get();
+    if (impulse == nullptr || !impulse->audio || impulse->audio->frames() == 0)
+        return {};
+    const auto& wave = impulse->audio->channels[0];
+    const auto heard = std::min(wave.size(), std::size_t(longestImpulse * impulse->audio->rate));
+    return pictureOfRinging(std::span(wave).first(heard), double(heard) / impulse->audio->rate);
 }
 
 EffectPicture pictureOfSwing(const Effect& effect)
@@ -228,14 +244,9 @@ EffectPicture pictureOf(const Effect& effect, double beatsPerSecond)
     case EffectKind::echo:
         return pictureOfEcho(effect, beatsPerSecond);
     case EffectKind::reverb:
-        return pictureOfDecay(effect, std::clamp(decaySeconds(effect), 0.3, 8.0));
-    case EffectKind::space: {
-        const auto* impulse = effect.impulse.pointer().get();
-        const double seconds =
-            impulse != nullptr && impulse->audio ? impulse->audio->seconds() : 0.0;
-        return seconds > 0.0 ? pictureOfDecay(effect, std::clamp(seconds, 0.1, 8.0))
-                             : EffectPicture{};
-    }
+        return pictureOfReverb(effect);
+    case EffectKind::space:
+        return pictureOfSpace(effect);
     case EffectKind::width:
         return pictureOfWidth(effect);
     }

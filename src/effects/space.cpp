@@ -58,8 +58,9 @@ public:
             return;
         // One side serves both.
         for (const auto* side : {&impulses.front(), &impulses.back()}) {
-            sides_.push_back(
-                {std::make_unique<Convolution>(*side), std::vector<float>(delay_), {}, {}});
+            Side& made = sides_.emplace_back();
+            made.convolution = std::make_unique<Convolution>(*side);
+            made.line.resize(delay_);
             length_ = std::max(length_, int(side->size()));
         }
     }

@@ -21,11 +21,16 @@ EffectPictureView::EffectPictureView(QWidget* parent)
     setAttribute(Qt::WA_TransparentForMouseEvents);
 }
 
-void EffectPictureView::setPicture(EffectPicture picture, bool on)
+void EffectPictureView::setPicture(EffectPicture picture)
 {
     picture_ = std::move(picture);
-    on_ = on;
     update();
+}
+
+void EffectPictureView::setOn(bool on)
+{
+    if (std::exchange(on_, on) != on)
+        update();
 }
 
 void EffectPictureView::setHeld(double held)
@@ -151,8 +156,14 @@ EffectCard::EffectCard(QWidget* parent)
 void EffectCard::setEffect(const Effect& effect, double beatsPerSecond, bool chosen)
 {
     const EffectFacts& facts = factsOf(effect.kind);
-    if (shownTempo_ != beatsPerSecond || !(shown_ == effect))
-        picture_->setPicture(pictureOf(effect, beatsPerSecond), effect.on);
+    // Its mix is no part of the picture: dragging that draws nothing anew.
+    Effect drawn = effect;
+    setValue(drawn, "mix", 0.0);
+    drawn.on = true;
+    if (shownTempo_ != beatsPerSecond || !(drawn_ == drawn))
+        picture_->setPicture(pictureOf(effect, beatsPerSecond));
+    picture_->setOn(effect.on);
+    drawn_ = drawn;
     shown_ = effect;
     shownTempo_ = beatsPerSecond;
     chosen_ = chosen;

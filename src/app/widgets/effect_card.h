@@ -16,7 +16,9 @@ class EffectPictureView : public QWidget {
 
 public:
     explicit EffectPictureView(QWidget* parent);
-    void setPicture(EffectPicture picture, bool on);
+    void setPicture(EffectPicture picture);
+    /// What is passed by is pale.
+    void setOn(bool on);
     /// dB that are held back now; 0 for none.
     void setHeld(double held);
     QSize sizeHint() const override { return {150, 96}; }
@@ -70,7 +72,7 @@ private:
     EffectPictureView* picture_;
     ShareBar* mix_;
     QLabel* held_;
-    Effect shown_;
+    Effect shown_, drawn_;
     double shownTempo_ = 0.0;
     bool chosen_ = false, dragging_ = false, pressed_ = false;
     QPoint pressedAt_;
