@@ -169,12 +169,11 @@ private:
     std::atomic<int> shownLayer_{0}, movedController_{-1};
     std::array<std::atomic<float>, mostMovements> shownMoves_{};
     std::atomic<double> shownCutoff_{0.0}, shownTempo_{0.0}, movedValue_{0.0};
-    std::atomic<bool> rings_{false};
     std::array<std::atomic<float>, mostEffects> held_{};
     RecentNotes recentNotes_;
     std::array<std::atomic<int>, mostShown> shownZones_{};
     std::array<std::atomic<std::uint64_t>, 2> keysDown_{};
-    std::atomic<bool> clocked_{false}, followsClock_{false}, perKey_{false};
+    std::atomic<bool> rings_{false}, clocked_{false}, followsClock_{false}, perKey_{false};
     std::atomic<bool> lost_{false}; ///< Events, because a queue was full.
 };
 

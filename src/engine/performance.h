@@ -134,10 +134,10 @@ private:
     std::array<Voice, voices> playing_;
     std::array<Voice, leavingVoices> leaving_;
     Mix through_, beside_;
-    bool splits_ = false; ///< Some layer goes past the effects, if only in part.
     double levelFrom_ = 1.0,
            levelTo_ = 1.0; ///< Of volume and expression, at both ends of the cell.
-    bool mixed_ = true; ///< And nothing has happened inside the cell since.
+    bool splits_ = false; ///< Some layer goes past the effects, if only in part.
+    bool mixed_ = true; ///< The cell is, and nothing has happened inside it since.
     const Program* program_ = nullptr;
     std::array<LayerState, mostLayers> states_;
     double rate_ = 48000.0;

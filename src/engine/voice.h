@@ -186,9 +186,9 @@ private:
     EnvelopeRun second_;
     FilterRun filter_;
     GrainRun grains_;
-    int mostGrains_ = Frozen::most;
-    double beatsPerSecond_ = 1.6;
     MovesRun moves_;
+    double beatsPerSecond_ = 1.6;
+    int mostGrains_ = Frozen::most;
     bool followsMoves_ = false; ///< Anything of its layer moves.
     double moveGain_ = 1.0, moveGainTo_ = 1.0; ///< At both ends of the cell.
     double touchShare_ = 0.0; ///< 0 to 1.
