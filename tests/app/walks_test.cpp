@@ -181,3 +181,86 @@ TEST_CASE(
     d.session().player().allOff();
     saveAndWalkBack(d);
 }
+
+TEST_CASE("walk 4: noise of a harbour, slow and low, through echo and a long hall", "[app][walk]")
+{
+    Driver d;
+    d.open(sounds + "wind-in-the-rigging.flac");
+    auto* stop = effectsOf(d);
+    stop->add(EffectKind::echo);
+    d.type(stop, "Time left", "1/4");
+    stop->add(EffectKind::reverb);
+    d.type(stop, "Decay", "8 s");
+    d.session().editLayer("Slow and low", [](Layer& layer) {
+        layer.envelope.attack = 0.3;
+        layer.filter.kind = FilterKind::low;
+        layer.filter.hz = 900.0;
+    });
+    const int key = d.take().tuning.rootKey;
+    d.session().player().noteOn(key, 110);
+    (void)d.hear(0.8);
+    // The loop's start moves while the note is held, and the note goes on.
+    d.session().editTake("Move loop start", [](Take& take) {
+        take.loop.on = true;
+        take.loop.span = {take.kept.start, take.kept.end};
+        take.loop = withLoopStart(take.loop, take.kept, take.kept.start.value + 9600);
+    });
+    d.settle();
+    CHECK(rmsDb(d.hear(0.3)) > -70.0);
+    d.session().player().noteOff(key);
+    REQUIRE([&] {
+        for (int i = 0; i < 300; ++i) {
+            const auto chosen = stop->print()->strip()->chosen();
+            if (chosen.to > chosen.from)
+                return true;
+            QTest::qWait(10);
+        }
+        return false;
+    }());
+    d.click(stop, "As a take");
+    for (int i = 0; i < 300 && d.document().takes.size() < 2; ++i)
+        QTest::qWait(10);
+    CHECK(d.document().takes.size() == 2);
+    saveAndWalkBack(d);
+}
+
+TEST_CASE("walk 7: a sung line becomes a lead", "[app][walk]")
+{
+    Driver d;
+    d.open(sounds + "keepers-hum.flac");
+    auto* sound = soundOf(d);
+    sound->treatments()->add(Transpose{});
+    d.settle();
+    d.type(sound, "Pitch", "7 st");
+    d.type(sound, "Formants", "-5 st");
+    CHECK(std::get<Transpose>(d.take().treatments[0].what) == Transpose{7.0, -5.0});
+    auto* stop = effectsOf(d);
+    stop->add(EffectKind::drive);
+    stop->add(EffectKind::phaser);
+    d.click(stop, "Print onto this take");
+    d.settle();
+    REQUIRE(d.take().treatments.size() == 2);
+    (void)soundOf(d);
+    d.type(sound, "Start", "0.5 s");
+    d.type(sound, "End", "1.7 s");
+    d.session().editTake("Root", [](Take& take) {
+        take.tuning.rootKey = 51;
+        take.tuning.source = TuningSource::byHand;
+    });
+    (void)effectsOf(d);
+    stop->add(EffectKind::echo);
+    d.session().edit("Octaves", [](Instrument& next) {
+        next.layers[0].zones[0].lowKey = 24;
+        next.layers[0].zones[0].highKey = 84;
+        for (const int octave : {-1, 1})
+            next.layer(duplicateLayer(next, next.layers[0].id))->octave = octave;
+        next.pattern.on = true;
+    });
+    d.settle();
+    CHECK(d.document().layers.size() == 3);
+    d.session().player().noteOn(51, 100);
+    d.session().player().noteOn(58, 100);
+    CHECK(rmsDb(d.hear(1.0)) > -60.0);
+    d.session().player().allOff();
+    saveAndWalkBack(d);
+}

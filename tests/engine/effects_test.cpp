@@ -162,3 +162,29 @@ TEST_CASE("effects are edited while a note sounds, and what goes is freed", "[en
         std::count_if(seen.begin(), seen.end(), [](const auto& p) { return !p.expired(); });
     CHECK(alive <= 1); // `again` has it
 }
+
+TEST_CASE("another rate while it sounds leaves nothing wild behind", "[engine][effects][bad]")
+{
+    const auto engine = std::make_unique<Engine>();
+    Compiler compiler;
+    auto instrument = horn();
+    for (int k = 0; k < effectKindCount; ++k)
+        instrument.effects.push_back(makeEffect(EffectKind(k), k + 1));
+    std::array<float, 256> left{}, right{};
+    for (const double now : {48000.0, 44100.0, 96000.0, 48000.0}) {
+        engine->prepare(now);
+        // For a block it is still the program of the other rate, as when a device changes.
+        for (const bool renewed : {false, true}) {
+            if (renewed)
+                engine->setProgram(compiler.compile(instrument, now));
+            engine->process(left.data(), right.data(), 0); // so that the program is known
+            engine->handle(MidiEvent::noteOn(57, 100));
+            for (int i = 0; i < 60; ++i) {
+                engine->process(left.data(), right.data(), 256);
+                for (const float sample : left)
+                    REQUIRE(std::abs(sample) < 20.0f);
+            }
+        }
+        CHECK(rmsDb(left) > -80.0);
+    }
+}
