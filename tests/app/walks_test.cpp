@@ -10,6 +10,7 @@
 #include "support/driver.h"
 
 #include <QTemporaryDir>
+#include <tuple>
 
 using namespace puretone;
 using namespace puretone::app;
@@ -261,6 +262,40 @@ TEST_CASE("walk 7: a sung line becomes a lead", "[app][walk]")
     d.session().player().noteOn(51, 100);
     d.session().player().noteOn(58, 100);
     CHECK(rmsDb(d.hear(1.0)) > -60.0);
+    d.session().player().allOff();
+    saveAndWalkBack(d);
+}
+
+TEST_CASE("walk 1: a horn in chords, a knock as a bass, wind as a pad, a little room on all",
+    "[app][walk]")
+{
+    Driver d;
+    d.drop(sounds + "fog-horn.flac");
+    d.session().opening().addFiles({QString::fromStdString(sounds + "mooring-post.flac"),
+        QString::fromStdString(sounds + "wind-in-the-rigging.flac")});
+    d.settle();
+    REQUIRE(d.document().takes.size() == 3);
+    auto* sound = soundOf(d);
+    d.type(sound, "Fade in", "20 ms");
+    // Each take its own layer and keys.
+    d.session().edit("Three layers", [](Instrument& next) {
+        const auto zones = next.layers[0].zones;
+        const auto knock = addLayer(next), pad = addLayer(next);
+        next.layers[0].zones = {zones[0]};
+        next.layer(knock)->zones = {zones[1]};
+        next.layer(knock)->notes = Notes::one;
+        next.layer(knock)->octave = -2;
+        next.layer(pad)->zones = {zones[2]};
+        const std::pair<int, int> keys[] = {{48, 71}, {24, 47}, {72, 108}};
+        for (std::size_t i = 0; i < 3; ++i)
+            std::tie(next.layers[i].zones[0].lowKey, next.layers[i].zones[0].highKey) = keys[i];
+    });
+    auto* stop = effectsOf(d);
+    d.click(stop, "Keeper's kitchen");
+    d.settle();
+    for (const int key : {48, 52, 55, 36, 74})
+        d.session().player().noteOn(key, 100);
+    CHECK(rmsDb(d.hear(0.6)) > -50.0);
     d.session().player().allOff();
     saveAndWalkBack(d);
 }
