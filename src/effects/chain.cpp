@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "effects/chain.h"
 
-#include "base/song_time.h"
-
 #include <algorithm>
 #include <cmath>
 
@@ -19,7 +17,7 @@ constexpr float loudest = 1000.0f; // of what comes in, whatever went wrong befo
 bool isSmoothed(ParameterUnit unit) noexcept
 {
     return unit != ParameterUnit::choice && unit != ParameterUnit::songTime
-        && unit != ParameterUnit::count && unit != ParameterUnit::key;
+        && unit != ParameterUnit::key;
 }
 
 /// A value moved by a share of its range: frequencies and times by ratios.
@@ -45,6 +43,7 @@ void EffectChain::drop() noexcept
 {
     for (Slot& s : slots_)
         if (s.processor != nullptr) {
+            s.processor->setSpent();
             s.processor->setLeased(false);
             s.processor = nullptr;
         }
@@ -160,7 +159,7 @@ bool EffectChain::insert(std::size_t place, const Wanted& wanted) noexcept
     free->on = wanted.on;
     for (std::size_t v = 0; v < free->base.size(); ++v)
         free->base[v] = float(wanted.values[v]);
-    free->stale = started_; // a new processor needs no time to forget
+    free->stale = wanted.processor->spent(); // a new one has nothing to forget
     // Before anything has been heard nothing can click.
     free->presence.to = started_ ? 0.0f : 1.0f;
     free->input.to = started_ || !wanted.on ? 0.0f : 1.0f;
@@ -174,6 +173,7 @@ bool EffectChain::insert(std::size_t place, const Wanted& wanted) noexcept
 void EffectChain::erase(std::size_t place) noexcept
 {
     Slot& s = slot(place);
+    s.processor->setSpent();
     s.processor->setLeased(false);
     s.processor = nullptr;
     std::copy(order_.begin() + std::ptrdiff_t(place + 1), order_.begin() + std::ptrdiff_t(count_),

@@ -112,7 +112,7 @@ public:
         }
         if (values[2] != tone_) {
             tone_ = values[2];
-            softer_ = double(tone_) > 19900.0
+            softer_ = doesNothing(EffectKind::drive, 2, double(tone_))
                 ? Biquad{}
                 : Biquad::highCut(double(tone_), std::numbers::sqrt2 / 2.0, rate_);
         }

@@ -60,7 +60,7 @@ public:
         }
         back_ = values[2];
         lowWay_ = way(values[3]);
-        highWay_ = values[4] > 19900.0f ? 1.0f : way(values[4]);
+        highWay_ = doesNothing(EffectKind::echo, 4, double(values[4])) ? 1.0f : way(values[4]);
         wander_ = double(values[5]) * mostWander * rate_;
         crosses_ = values[6] > 0.5f;
         perFrame_ = 1.0 / rate_;

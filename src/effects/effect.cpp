@@ -38,14 +38,21 @@ void setValue(Effect& effect, std::string_view parameter, double value) noexcept
         effect.values[std::size_t(place)] = value;
 }
 
+bool doesNothing(const ParameterFacts& facts, double value) noexcept
+{
+    // A little of the way, so that a value on its way there arrives.
+    constexpr double low = 1.05, high = 0.995;
+    return (facts.off == ParameterFacts::Off::atLow && value <= low * facts.low)
+        || (facts.off == ParameterFacts::Off::atHigh && value >= high * facts.high);
+}
+
 double inRange(const ParameterFacts& facts, double value) noexcept
 {
     constexpr double longest = 32.0, shortest = 1.0 / 64.0; // beats
     if (facts.unit == ParameterUnit::songTime && isInBeats(value) && std::isfinite(value))
         return std::clamp(value, inBeats(longest), inBeats(shortest));
     value = inRange(value, facts.low, facts.high, facts.standard);
-    const bool whole = facts.unit == ParameterUnit::choice || facts.unit == ParameterUnit::count
-        || facts.unit == ParameterUnit::key;
+    const bool whole = facts.unit == ParameterUnit::choice || facts.unit == ParameterUnit::key;
     return whole ? std::round(value) : value;
 }
 

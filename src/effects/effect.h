@@ -54,7 +54,6 @@ enum class ParameterUnit {
     seconds,
     songTime, ///< See base/song_time.h; low and high are seconds.
     number,
-    count,
     key, ///< Of the keyboard.
     choice, ///< One of the words.
 };
@@ -66,6 +65,8 @@ struct ParameterFacts {
     ParameterUnit unit;
     double low, high, standard;
     std::array<const char*, 4> words{}; ///< Of a choice; null behind the last one.
+    /// Which end of its range does nothing at all: a cut that is off.
+    enum class Off { never, atLow, atHigh } off = Off::never;
     bool operator==(const ParameterFacts&) const = default;
 };
 
@@ -96,6 +97,12 @@ Effect makeEffect(EffectKind kind, int id);
 /// A value by its name. @return 0 where there is none.
 double valueOf(const Effect& effect, std::string_view parameter) noexcept;
 void setValue(Effect& effect, std::string_view parameter, double value) noexcept;
+/// Whether a value stands at the end where it does nothing.
+bool doesNothing(const ParameterFacts& facts, double value) noexcept;
+inline bool doesNothing(EffectKind kind, std::size_t place, double value) noexcept
+{
+    return doesNothing(factsOf(kind).parameters[place], value);
+}
 /// The value nearest to `value` that a parameter can have; `standard` where it is no number.
 double inRange(const ParameterFacts& facts, double value) noexcept;
 /// With every number in range, ids that are there once, and not too many.

@@ -7,6 +7,7 @@ namespace {
 
 using Unit = ParameterUnit;
 using P = ParameterFacts;
+constexpr auto atLow = P::Off::atLow, atHigh = P::Off::atHigh;
 
 constexpr P mixOf(double standard)
 {
@@ -16,7 +17,7 @@ constexpr P mixOf(double standard)
 
 constexpr std::array equaliser = {
     P{"lowCut", "Low cut", "What lies below goes, 12 dB an octave; at 10 Hz it does nothing",
-        Unit::hertz, 10.0, 2000.0, 10.0},
+        Unit::hertz, 10.0, 2000.0, 10.0, {}, atLow},
     P{"lowHz", "Low bell", "Middle of the lower bell", Unit::hertz, 20.0, 8000.0, 220.0},
     P{"lowDb", "Low gain", "How far the lower bell lifts or sinks", Unit::decibels, -24.0, 24.0,
         0.0},
@@ -37,7 +38,7 @@ constexpr std::array drive = {
     P{"drive", "Drive", "Into the bend; what comes out is not louder for it", Unit::decibels, 0.0,
         36.0, 9.0},
     P{"tone", "High cut", "What is brighter than this is softened again", Unit::hertz, 500.0,
-        20000.0, 14000.0},
+        20000.0, 14000.0, {}, atHigh},
     P{"level", "Level", "Of what comes out", Unit::decibels, -24.0, 12.0, 0.0},
     mixOf(1.0),
 };
@@ -113,8 +114,8 @@ constexpr std::array echo = {
         -1.0},
     P{"back", "Comes back", "How much of each echo is heard again", Unit::share, 0.0, 1.0, 0.45},
     P{"lowCut", "Low cut", "Each echo loses what lies below", Unit::hertz, 20.0, 2000.0, 120.0},
-    P{"highCut", "High cut", "Each echo loses what lies above", Unit::hertz, 500.0, 20000.0,
-        6000.0},
+    P{"highCut", "High cut", "Each echo loses what lies above", Unit::hertz, 500.0, 20000.0, 6000.0,
+        {}, atHigh},
     P{"wander", "Wander", "How far the times drift, and the pitch of echoes with them", Unit::share,
         0.0, 1.0, 0.0},
     P{"crosses", "Crosses over", "Echoes go from side to side", Unit::choice, 0.0, 1.0, 0.0,
@@ -129,7 +130,7 @@ constexpr std::array reverb = {
     P{"decay", "Decay", "Time to fall by 60 dB; twenty times that where it is endless",
         Unit::seconds, 0.1, 30.0, 2.2},
     P{"damping", "Damping", "What is brighter than this dies twice as soon", Unit::hertz, 500.0,
-        20000.0, 6000.0},
+        20000.0, 6000.0, {}, atHigh},
     P{"preDelay", "Pre-delay", "Time before it begins", Unit::seconds, 0.0, 0.5, 0.015},
     P{"width", "Width", "From the middle to both sides", Unit::share, 0.0, 1.0, 1.0},
     mixOf(0.3),
@@ -139,9 +140,10 @@ constexpr std::array space = {
     P{"level", "Level", "Of the space; at 0 dB it is as loud as what comes in", Unit::decibels,
         -36.0, 24.0, 0.0},
     P{"preDelay", "Pre-delay", "Time before it begins", Unit::seconds, 0.0, 0.5, 0.0},
-    P{"lowCut", "Low cut", "The space loses what lies below", Unit::hertz, 10.0, 2000.0, 10.0},
+    P{"lowCut", "Low cut", "The space loses what lies below", Unit::hertz, 10.0, 2000.0, 10.0, {},
+        atLow},
     P{"highCut", "High cut", "The space loses what lies above", Unit::hertz, 500.0, 20000.0,
-        20000.0},
+        20000.0, {}, atHigh},
     mixOf(0.35),
 };
 
@@ -149,7 +151,7 @@ constexpr std::array width = {
     P{"width", "Width", "0 % is mono, 100 % as it is, 200 % twice as far apart", Unit::share, 0.0,
         2.0, 1.4},
     P{"monoBelow", "Mono below", "What is lower stays in the middle", Unit::hertz, 10.0, 1000.0,
-        120.0},
+        120.0, {}, atLow},
 };
 
 constexpr std::array<EffectFacts, effectKindCount> facts = {{

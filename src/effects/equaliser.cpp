@@ -9,12 +9,13 @@ namespace puretone {
 namespace {
 
 constexpr double butterworth = std::numbers::sqrt2 / 2.0;
-constexpr double cutOff = 10.5; // Hz: a low cut below does nothing
 using Sections = std::array<Biquad, 4>;
 
 template <class Values> Sections sectionsOf(const Values& v, double rate)
 {
-    return {double(v[0]) < cutOff ? Biquad{} : Biquad::lowCut(double(v[0]), butterworth, rate),
+    return {doesNothing(EffectKind::equaliser, 0, double(v[0]))
+            ? Biquad{}
+            : Biquad::lowCut(double(v[0]), butterworth, rate),
         Biquad::bell(double(v[1]), double(v[2]), double(v[3]), rate),
         Biquad::bell(double(v[4]), double(v[5]), double(v[6]), rate),
         Biquad::highShelf(double(v[7]), double(v[8]), rate)};

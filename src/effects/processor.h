@@ -50,8 +50,13 @@ public:
     void setLeased(bool leased) noexcept { leased_.store(leased, std::memory_order_release); }
     bool leased() const noexcept { return leased_.load(std::memory_order_acquire); }
 
+    /// Audio thread: it has been heard and left the chain. Forgetting that takes a while for one
+    /// with long lines, so programs that come later bring a new one instead.
+    void setSpent() noexcept { spent_.store(true, std::memory_order_relaxed); }
+    bool spent() const noexcept { return spent_.load(std::memory_order_relaxed); }
+
 private:
-    std::atomic<bool> leased_{false};
+    std::atomic<bool> leased_{false}, spent_{false};
 };
 
 /// Allocates. @param rate Frames per second. @return Never null.

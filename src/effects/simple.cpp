@@ -177,8 +177,7 @@ public:
     void set(const EffectNow& values, const EffectTime&) noexcept override
     {
         width_ = values[0];
-        constexpr float nothingBelow = 10.5f;
-        way_ = values[1] < nothingBelow
+        way_ = doesNothing(EffectKind::width, 1, double(values[1]))
             ? 0.0f
             : 1.0f - std::exp(-2.0f * std::numbers::pi_v<float> * values[1] / float(rate_));
     }

@@ -79,10 +79,12 @@ public:
             std::size_t(double(values[1]) * rate_), std::size_t(0), delay_ - effectCell - 1);
         if (values[2] != cuts_[0] || values[3] != cuts_[1]) {
             cuts_ = {values[2], values[3]};
-            low_ =
-                cuts_[0] < 10.5f ? Biquad{} : Biquad::lowCut(double(cuts_[0]), butterworth, rate_);
-            high_ = cuts_[1] > 19900.0f ? Biquad{}
-                                        : Biquad::highCut(double(cuts_[1]), butterworth, rate_);
+            low_ = doesNothing(EffectKind::space, 2, double(cuts_[0]))
+                ? Biquad{}
+                : Biquad::lowCut(double(cuts_[0]), butterworth, rate_);
+            high_ = doesNothing(EffectKind::space, 3, double(cuts_[1]))
+                ? Biquad{}
+                : Biquad::highCut(double(cuts_[1]), butterworth, rate_);
         }
     }
     void process(float* left, float* right, int count) noexcept override

@@ -77,20 +77,21 @@ std::vector<PrintPlan> plansOf(const Instrument& instrument, const PrintMany& ma
     return plans;
 }
 
-Result<std::vector<Audio>> printMany(const Instrument& instrument,
-    const std::vector<PrintPlan>& plans, double rate, const Progress& progress)
+Result<std::vector<Audio>> printAll(const Instrument& instrument, const std::vector<Print>& prints,
+    double rate, const Progress& progress)
 {
-    std::vector<Audio> made(plans.size());
+    std::vector<Audio> made(prints.size());
     std::optional<Error> trouble;
     std::size_t done = 0;
     std::mutex guard;
-    onAllCores(plans.size(), [&](std::size_t i) {
+    // A single one tells how far it is, several how many there are.
+    const Progress each = prints.size() == 1 ? progress : Progress{progress.stop, {}};
+    onAllCores(prints.size(), [&](std::size_t i) {
         if (progress.cancelled())
             return;
-        auto audio =
-            printAudio(instrument, planPrint(instrument, plans[i]), rate, {progress.stop, {}});
+        auto audio = printAudio(instrument, prints[i], rate, each);
         const std::lock_guard lock(guard);
-        progress.at(double(++done) / double(plans.size()));
+        progress.at(double(++done) / double(prints.size()));
         if (audio)
             made[i] = std::move(*audio);
         else if (!trouble)

@@ -24,7 +24,7 @@ struct PrintMany {
 /// One plan for each, keys rising, touches inside; keys that nothing plays are left out.
 std::vector<PrintPlan> plansOf(const Instrument& instrument, const PrintMany& many);
 /// @return The first error; `cancelled`.
-Result<std::vector<Audio>> printMany(const Instrument& instrument,
-    const std::vector<PrintPlan>& plans, double rate, const Progress& progress = {});
+Result<std::vector<Audio>> printAll(const Instrument& instrument, const std::vector<Print>& prints,
+    double rate, const Progress& progress = {});
 
 } // namespace puretone

@@ -333,7 +333,10 @@ int Program::latency() const noexcept
 
 void Compiler::addEffects(const Instrument& instrument, double rate, Program& program)
 {
-    std::erase_if(effects_, [](const KnownEffect& e) { return e.processor.expired(); });
+    std::erase_if(effects_, [](const KnownEffect& e) {
+        const auto processor = e.processor.lock();
+        return !processor || processor->spent();
+    });
     for (const Effect& effect : instrument.effects) {
         const auto& impulse = effect.impulse.pointer();
         const auto known = std::find_if(effects_.begin(), effects_.end(), [&](const auto& e) {

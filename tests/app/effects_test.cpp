@@ -2,6 +2,7 @@
 // The stop Effects: the chain under the hand, printing, and what was just played.
 #include "app/stops/effects_stop.h"
 #include "app/stops/print_sheet.h"
+#include "app/widgets/filter_view.h"
 #include "base/song_time.h"
 #include "effects/ready_chains.h"
 #include "engine/print.h"
@@ -302,4 +303,36 @@ TEST_CASE("what was just played stands as a strip and becomes a take", "[app][ef
     d.click(stop, "As a take");
     d.settle();
     CHECK(eventually([&] { return d.document().takes.size() == 2; }));
+}
+
+TEST_CASE(
+    "an equaliser's points are dragged over the spectrum, as those of treatments", "[app][effects]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto* stop = effectsOf(d);
+    stop->add(EffectKind::equaliser);
+    d.settle();
+    auto* curve = stop->findChild<FilterView*>();
+    REQUIRE(curve != nullptr);
+    REQUIRE(curve->isVisible());
+    // The lower bell, up by a quarter of the picture.
+    const auto from = curve->pointOf(1);
+    REQUIRE(from);
+    d.drag(curve, *from, {from->x(), from->y() - 30.0});
+    const double lifted = valueOf(d.document().effects[0], "lowDb");
+    CHECK(lifted > 5.0);
+    CHECK(d.session().history().undoName() == "Change equaliser");
+    d.drag(curve, *curve->pointOf(1), *curve->pointOf(1) + QPointF(0.0, 20.0), {},
+        [&] { QTest::keyClick(curve, Qt::Key_Escape); });
+    CHECK(valueOf(d.document().effects[0], "lowDb") == lifted);
+    d.session().undo();
+    CHECK(valueOf(d.document().effects[0], "lowDb") == 0.0);
+    // The low cut comes in from the left.
+    const auto cut = curve->pointOf(0);
+    d.drag(curve, *cut, {cut->x() + 60.0, cut->y()});
+    CHECK(valueOf(d.document().effects[0], "lowCut") > 20.0);
+    // Another effect has no such curve.
+    stop->add(EffectKind::drive);
+    CHECK_FALSE(curve->isVisible());
 }

@@ -63,7 +63,7 @@ TEST_CASE("switching, adding, taking away and moving effects does not click", "[
 {
     // A low tone through effects that change it a good deal: any step would stand out of what
     // little curve it has.
-    const Effect drive = effect(EffectKind::drive, {{"drive", 12.0}, {"tone", 20000.0}}, 1);
+    const Effect drive = effect(EffectKind::drive, {{"drive", 3.0}, {"tone", 20000.0}}, 1);
     const Effect eq = effect(EffectKind::equaliser, {{"lowHz", 150.0}, {"lowDb", 9.0}}, 2);
     const Effect hall = effect(EffectKind::reverb, {{"mix", 0.5}}, 3);
     Effect off = drive;
@@ -82,10 +82,11 @@ TEST_CASE("switching, adding, taking away and moving effects does not click", "[
         played.play(sound, at, 48000);
         CAPTURE(name);
         // All fading is over behind this. Until then nothing is much rougher than what comes before
-        // and after it; a step of a tenth of full scale would be.
+        // and after it; a step of a fiftieth of full scale would be.
         constexpr std::size_t over = 2400;
         const double settled = std::max(
             roughest(sound.left, at - 12000, at), roughest(sound.left, at + over, at + 48000));
+        CHECK(settled < 0.01);
         CHECK(roughest(sound.left, at, at + over) < 2.0 * settled);
         at += 48000;
     }

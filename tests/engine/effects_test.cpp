@@ -188,3 +188,31 @@ TEST_CASE("another rate while it sounds leaves nothing wild behind", "[engine][e
         CHECK(rmsDb(left) > -80.0);
     }
 }
+
+TEST_CASE(
+    "an effect that has left comes back as a new one: nobody cleans long lines while it plays",
+    "[engine][effects]")
+{
+    const auto engine = std::make_unique<Engine>();
+    engine->prepare(rate);
+    Compiler compiler;
+    auto with1 = horn();
+    with1.effects = {makeEffect(EffectKind::echo, 1)};
+    std::array<float, 256> left{}, right{};
+    const auto play = [&](const Instrument& instrument, int blocks) {
+        auto program = compiler.compile(instrument, rate);
+        const auto processor =
+            program->effects.empty() ? nullptr : program->effects[0].processor.get();
+        engine->setProgram(std::move(program));
+        for (int i = 0; i < blocks; ++i)
+            engine->process(left.data(), right.data(), 256);
+        return processor;
+    };
+    const auto* first = play(with1, 20);
+    CHECK(play(with1, 20) == first);
+    std::weak_ptr<Processor> watched = compiler.compile(with1, rate)->effects[0].processor;
+    (void)play(horn(), 4000); // it goes
+    CHECK((watched.expired() || watched.lock()->spent()));
+    const auto again = compiler.compile(with1, rate);
+    CHECK_FALSE(again->effects[0].processor->spent());
+}

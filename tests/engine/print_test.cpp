@@ -175,7 +175,10 @@ TEST_CASE("many keys are printed at once and laid out between each other", "[eng
     many.touches = {60, 120};
     const auto plans = plansOf(instrument, many);
     CHECK(plans.size() == 6); // 48, 60, 72: others are not played
-    const auto audio = printMany(instrument, plans, rate);
+    std::vector<Print> prints;
+    for (const auto& plan : plans)
+        prints.push_back(planPrint(instrument, plan));
+    const auto audio = printAll(instrument, prints, rate);
     REQUIRE(audio);
     std::vector<Take> takes;
     for (std::size_t i = 0; i < plans.size(); ++i)

@@ -44,15 +44,10 @@ void Printing::setPlan(const PrintPlan& plan)
 void Printing::wantLook()
 {
     const Instrument& instrument = session_.instrument();
-    const Print print = planPrint(instrument, plan());
-    const PrintPlan& p = print.plan;
-    const auto wanted = print.sources + '/' + std::to_string(p.key) + '/'
-        + std::to_string(p.heldSeconds) + '/' + std::to_string(p.tailSeconds)
-        + (p.untilSilent ? "u" : "") + (p.effects ? "e" : "") + (p.shape ? "s" : "")
-        + (p.mono ? "m" : "");
-    if (wanted == wanted_)
+    Print print = planPrint(instrument, plan());
+    if (wanted_ == print)
         return;
-    wanted_ = wanted;
+    wanted_ = print;
     const auto why = instrument.takes.empty() ? std::string("there is no sound yet")
                                               : printObstacle(instrument, print);
     obstacle_ = QString::fromStdString(why);
@@ -69,17 +64,17 @@ void Printing::makeLook()
 {
     // A picture needs no more than its first half a minute, at a rate that draws quickly.
     constexpr double rate = 24000.0, longest = 30.0;
-    const Instrument instrument = session_.instrument();
-    Print print = planPrint(instrument, plan());
+    Print print = *wanted_;
     print.plan.heldSeconds = std::min(print.plan.heldSeconds, longest);
     print.plan.tailSeconds = std::min(print.plan.tailSeconds, longest);
     struct Found {
         std::shared_ptr<const PeakPyramid> look;
-        std::string of, why;
+        Print of;
+        std::string why;
     };
     session_.background().run(
         JobKind::printLook, Background::Running::cancel,
-        [instrument, print, of = wanted_](const Progress& progress) {
+        [instrument = session_.instrument(), print, of = *wanted_](const Progress& progress) {
             Found found{nullptr, of, {}};
             auto audio = printAudio(instrument, print, rate, progress);
             if (audio)
@@ -116,46 +111,32 @@ void Printing::stop()
 
 void Printing::run(std::vector<Print> prints, std::function<void(const std::vector<Made>&)> done)
 {
-    struct Given {
-        Result<std::vector<Made>> made;
-    };
-    std::vector<Made> making;
-    for (Print& print : prints) {
-        auto name = nameOf(print.plan);
-        if (prints.size() > 1 && prints.front().plan.touch != prints.back().plan.touch)
-            name += " touch " + std::to_string(print.plan.touch);
-        making.push_back({std::move(print), std::move(name), nullptr});
-    }
+    std::vector<std::string> names;
+    const bool touches = prints.front().plan.touch != prints.back().plan.touch;
+    for (const Print& print : prints)
+        names.push_back(nameOf(print.plan)
+            + (touches ? " touch " + std::to_string(print.plan.touch) : std::string()));
     share_ = 0.0;
-    const double rate = session_.player().engine().rate();
     session_.background().run(
         JobKind::print, Background::Running::cancel,
-        [instrument = session_.instrument(), making, rate](
-            const Progress& progress) mutable -> Given {
-            std::vector<PrintPlan> plans;
-            if (making.size() == 1) {
-                auto audio = printAudio(instrument, making[0].print, rate, progress);
-                if (!audio)
-                    return {tl::unexpected(audio.error())};
-                making[0].recording = makeRecording(std::move(*audio), making[0].name + ".wav");
-                return {making};
-            }
-            for (const Made& each : making)
-                plans.push_back(each.print.plan);
-            auto audio = puretone::printMany(instrument, plans, rate, progress);
+        [instrument = session_.instrument(), prints = std::move(prints), names = std::move(names),
+            rate = session_.player().engine().rate()](
+            const Progress& progress) -> Result<std::vector<Made>> {
+            auto audio = printAll(instrument, prints, rate, progress);
             if (!audio)
-                return {tl::unexpected(audio.error())};
-            for (std::size_t i = 0; i < making.size(); ++i)
-                making[i].recording =
-                    makeRecording(std::move((*audio)[i]), making[i].name + ".wav");
-            return {making};
+                return tl::unexpected(audio.error());
+            std::vector<Made> made;
+            for (std::size_t i = 0; i < prints.size(); ++i)
+                made.push_back({prints[i], names[i],
+                    makeRecording(std::move((*audio)[i]), names[i] + ".wav")});
+            return made;
         },
-        [this, done = std::move(done)](const Given& given) {
+        [this, done = std::move(done)](const Result<std::vector<Made>>& made) {
             share_ = 0.0;
-            if (given.made)
-                done(*given.made);
-            else if (given.made.error().code != ErrorCode::cancelled)
-                session_.say(QString::fromStdString(given.made.error().sentence()));
+            if (made)
+                done(*made);
+            else if (made.error().code != ErrorCode::cancelled)
+                session_.say(QString::fromStdString(made.error().sentence()));
             emit progressed();
         },
         Background::Lane::bulk);

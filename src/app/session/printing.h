@@ -61,7 +61,7 @@ private:
     PrintPlan plan_;
     bool keyByHand_ = false;
     QTimer soon_;
-    std::string wanted_, shown_; ///< What a look is of: plan and sources.
+    std::optional<Print> wanted_, shown_; ///< What a look is of.
     std::shared_ptr<const PeakPyramid> look_;
     QString obstacle_;
     double share_ = 0.0;

@@ -5,9 +5,8 @@
 #include "app/stops/movement_panel.h"
 #include "app/theme/theme.h"
 #include "audio/level.h"
-#include "base/quantity.h"
-#include "base/song_time.h"
 #include "effects/ready_chains.h"
+#include "prepare/equaliser_bands.h"
 
 #include <QFileDialog>
 #include <QMenu>
@@ -16,86 +15,37 @@ namespace puretone::app {
 
 namespace {
 
+constexpr double curveRate = 48000.0; // as the card's picture
+
 QString words(const char* text)
 {
     return QString::fromUtf8(text);
 }
 
-/// Cuts do nothing at their outer end, and say so.
-std::optional<double> offEnd(const ParameterFacts& facts)
-{
-    const std::string_view name = facts.name;
-    if ((name == "lowCut" || name == "monoBelow") && facts.low == 10.0)
-        return facts.low;
-    if (name == "highCut" || name == "tone" || name == "damping")
-        return facts.high;
-    return std::nullopt;
-}
-
-FieldSpec hertzField(const ParameterFacts& facts)
-{
-    FieldSpec spec =
-        frequencyField(words(facts.label), words(facts.tip), facts.low, facts.high, facts.standard);
-    const auto off = offEnd(facts);
-    spec.format = [off](double hz) {
-        if (off && std::abs(hz - *off) < 0.5)
-            return QObject::tr("off");
-        return QString::fromStdString(hz < 10.0 ? formatNumber(hz, 2) + " Hz" : formatHz(hz));
-    };
-    if (off)
-        spec.parse = [off](const QString& text) {
-            return text.trimmed() == QObject::tr("off") ? off : parseHz(text.toStdString());
-        };
-    return spec;
-}
-
 } // namespace
-
-FieldSpec fieldOf(const ParameterFacts& facts, const std::function<Naming()>& naming)
-{
-    const QString label = words(facts.label), tip = words(facts.tip);
-    switch (facts.unit) {
-    case ParameterUnit::share: {
-        FieldSpec spec = percentField(label, tip, facts.standard, facts.high);
-        spec.low = facts.low;
-        return spec;
-    }
-    case ParameterUnit::decibels: {
-        FieldSpec spec = decibelField(label, tip, facts.low, facts.high, facts.standard);
-        spec.format = [](double db) { return QString::fromStdString(formatNumber(db, 1) + " dB"); };
-        return spec;
-    }
-    case ParameterUnit::hertz:
-        return hertzField(facts);
-    case ParameterUnit::seconds:
-        return secondsField(label, tip, facts.low, facts.high, facts.standard);
-    case ParameterUnit::songTime:
-        return songTimeField(label, tip, facts.low, facts.high, facts.standard);
-    case ParameterUnit::number:
-        return ratioField(label, tip, facts.low, facts.high, facts.standard);
-    case ParameterUnit::key:
-        return keyField(label, tip, naming);
-    case ParameterUnit::count:
-    case ParameterUnit::choice:
-        break;
-    }
-    return countField(label, tip, facts.low, facts.high, facts.standard);
-}
 
 EffectPanel::EffectPanel(Session& session, FieldColumn* into)
     : QWidget(into)
     , session_(session)
-    , column_(new FieldColumn(into))
     , title_(into->addHeading({}))
     , hint_(new QLabel(into))
+    , curve_(new FilterView(into))
+    , fields_(new EffectFields(session, into))
 {
     hide(); // its parts stand in the column
     hint_->setWordWrap(true);
     hint_->setProperty("role", "quiet");
     into->column()->addWidget(hint_);
-    column_->column()->setContentsMargins(0, 0, 0, 0);
-    into->column()->addWidget(column_);
-    connect(column_, &FieldColumn::refused, into, &FieldColumn::refused);
+    constexpr int curveHeight = 150, curveWidth = 200;
+    curve_->setFixedHeight(curveHeight);
+    curve_->setMinimumWidth(curveWidth);
+    into->column()->addWidget(curve_);
+    impulse_ = into->addButton(tr("Choose a sound…"),
+        tr("An impulse response: a clap or a burst as a room answers it"), true);
+    connect(impulse_, &QPushButton::clicked, this, &EffectPanel::askForImpulse);
+    into->column()->addWidget(fields_);
+    connect(fields_, &FieldColumn::refused, into, &FieldColumn::refused);
+    connectValues();
     const auto first =
         into->addButtons({{tr("Earlier"), tr("Ctrl+Left: one place nearer to the notes")},
             {tr("Later"), tr("Ctrl+Right: one place nearer to the end")}});
@@ -119,58 +69,42 @@ void EffectPanel::choose(int id)
     refresh();
 }
 
-void EffectPanel::edit(const QString& name, std::size_t place, double value, int gesture)
+void EffectPanel::edit(const QString& name, const std::function<void(Effect&)>& change, bool first)
 {
+    if (first)
+        gesture_ = session_.newGesture();
     session_.edit(
         name,
         [&](Instrument& next) {
             if (Effect* effect = next.effect(id_))
-                effect->values[place] = value;
+                change(*effect);
         },
-        gesture);
+        gesture_);
 }
 
-void EffectPanel::addField(const ParameterFacts& facts, std::size_t place)
+void EffectPanel::connectValues()
 {
-    const QString step = tr("Change %1").arg(words(facts.label).toLower());
-    if (facts.unit == ParameterUnit::choice) {
-        QStringList list;
-        for (const char* word : facts.words)
-            if (word != nullptr)
-                list << words(word);
-        choices_[place] = fields_->addChoice(words(facts.label), words(facts.tip), list);
-        connect(choices_[place], &ChoiceField::chosen, this,
-            [this, step, place](int index) { edit(step, place, double(index), 0); });
-        return;
-    }
-    values_[place] = fields_->addField(fieldOf(facts, [this] { return session_.naming(); }));
     connect(
-        values_[place], &ValueField::edited, this, [this, step, place](double value, bool first) {
-            if (first)
-                gesture_ = session_.newGesture();
-            edit(step, place, value, gesture_);
+        fields_, &EffectFields::edited, this, [this](std::size_t place, double value, bool first) {
+            const Effect* now = effect();
+            if (now == nullptr)
+                return;
+            const auto& facts = factsOf(now->kind).parameters[place];
+            edit(
+                tr("Change %1").arg(words(facts.label).toLower()),
+                [&](Effect& next) { next.values[place] = value; }, first);
         });
-}
-
-void EffectPanel::build(EffectKind kind)
-{
-    kind_ = kind;
-    delete fields_;
-    values_ = {};
-    choices_ = {};
-    impulse_ = nullptr;
-    fields_ = new FieldColumn(column_);
-    fields_->column()->setContentsMargins(0, 0, 0, 0);
-    column_->column()->addWidget(fields_);
-    connect(fields_, &FieldColumn::refused, column_, &FieldColumn::refused);
-    if (kind == EffectKind::space) {
-        impulse_ = fields_->addButton(tr("Choose a sound…"),
-            tr("An impulse response: a clap or a burst as a room answers it"), true);
-        connect(impulse_, &QPushButton::clicked, this, &EffectPanel::askForImpulse);
-    }
-    const auto parameters = factsOf(kind).parameters;
-    for (std::size_t i = 0; i < parameters.size(); ++i)
-        addField(parameters[i], i);
+    connect(curve_, &FilterView::chosen, this, [this](int index) {
+        band_ = index;
+        refresh();
+    });
+    connect(
+        curve_, &FilterView::changed, this, [this](int index, const Treatment& band, bool first) {
+            band_ = index;
+            edit(
+                tr("Change equaliser"), [&](Effect& next) { setBand(next, index, band); }, first);
+        });
+    connect(curve_, &FilterView::cancelled, this, [this] { session_.abandon(gesture_); });
 }
 
 void EffectPanel::refresh()
@@ -178,7 +112,9 @@ void EffectPanel::refresh()
     const Effect* effect = this->effect();
     for (auto* button : {earlier_, later_, move_, remove_})
         button->setVisible(effect != nullptr);
-    column_->setVisible(effect != nullptr);
+    fields_->setVisible(effect != nullptr);
+    curve_->setVisible(effect != nullptr && effect->kind == EffectKind::equaliser);
+    impulse_->setVisible(effect != nullptr && effect->kind == EffectKind::space);
     if (effect == nullptr) {
         title_->setText({});
         title_->hide();
@@ -193,20 +129,10 @@ void EffectPanel::refresh()
     title_->setText(words(facts.title));
     title_->show();
     hint_->setText(words(facts.tip) + QStringLiteral("."));
-    if (kind_ != effect->kind)
-        build(effect->kind);
-    for (std::size_t i = 0; i < facts.parameters.size(); ++i) {
-        if (values_[i] != nullptr)
-            values_[i]->setValue(effect->values[i]);
-        if (choices_[i] != nullptr)
-            choices_[i]->setIndex(int(effect->values[i]));
-    }
-    if (effect->kind == EffectKind::duck) {
-        const bool byKey = valueOf(*effect, "by") > 0.5;
-        values_[1]->setVisible(!byKey);
-        values_[2]->setVisible(byKey);
-    }
-    if (impulse_ != nullptr)
+    fields_->showEffect(*effect);
+    if (effect->kind == EffectKind::equaliser)
+        curve_->setFilters(session_.pictures().spectrum(), bandsOf(*effect), band_, curveRate);
+    if (effect->kind == EffectKind::space)
         impulse_->setText(effect->impulse.pointer()
                 ? impulse_->fontMetrics().elidedText(
                     QString::fromStdString(effect->impulse->fileName), Qt::ElideMiddle, 190)

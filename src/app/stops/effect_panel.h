@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "app/stops/stop_view.h"
+#include "app/stops/effect_fields.h"
+#include "app/widgets/filter_view.h"
 
 class QMenu;
 
@@ -24,27 +25,21 @@ signals:
     void removeAsked();
 
 private:
-    void build(EffectKind kind);
-    void addField(const ParameterFacts& facts, std::size_t place);
+    void connectValues();
     void askForImpulse();
     void askForMovement();
-    void edit(const QString& name, std::size_t place, double value, int gesture);
+    void edit(const QString& name, const std::function<void(Effect&)>& change, bool first);
 
     Session& session_;
-    FieldColumn* column_;
-    FieldColumn* fields_ = nullptr; ///< Made anew for another kind.
     QLabel *title_, *hint_;
+    FilterView* curve_; ///< Of an equaliser: the same hand as the treatments'.
+    QPushButton* impulse_; ///< Of a space.
+    EffectFields* fields_;
     QPushButton *earlier_, *later_, *move_, *remove_;
-    QPushButton* impulse_ = nullptr;
     int id_ = 0;
-    std::optional<EffectKind> kind_;
-    std::array<ValueField*, mostParameters> values_{};
-    std::array<ChoiceField*, mostParameters> choices_{};
+    int band_ = -1; ///< Of the equaliser, that is chosen in its curve.
     int gesture_ = 0;
 };
-
-/// A field for a parameter.
-FieldSpec fieldOf(const ParameterFacts& facts, const std::function<Naming()>& naming);
 
 /// Effects to be added, by what they do, and ready chains.
 void fillEffectMenu(

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/session/session.h"
+#include "app/stops/effect_fields.h"
 #include "app/widgets/chip_row.h"
 #include "app/widgets/field_column.h"
 #include "app/widgets/filter_view.h"
@@ -24,9 +25,9 @@ public:
     void add(TreatmentKind what);
 
 private:
+    static constexpr std::array slopes = {6, 12, 24, 48}; ///< dB per octave.
     void buildFields();
     void addPitchFields();
-    void showEffect(const Effect& effect);
     ValueField* addField(const FieldSpec& spec, std::function<void(TreatmentKind&, double)> change);
     ChoiceField* addChoice(const QString& label, const QString& tip, const QStringList& words,
         std::function<void(TreatmentKind&, int)> change);
@@ -51,9 +52,7 @@ private:
     ValueField *semitones_, *formants_, *voiceLevel_, *apart_;
     std::array<ValueField*, 4> voices_{};
     ChoiceField* colours_;
-    FieldColumn* effect_; ///< Of a colour of one effect; made anew for another kind.
-    std::optional<EffectKind> effectKind_;
-    std::vector<ValueField*> effectValues_; ///< Null where a parameter is a choice.
+    EffectFields* effect_; ///< Of a colour of one effect.
     QLabel* note_;
     QPushButton *switch_, *remove_, *again_, *copy_;
     std::vector<QWidget*> all_; ///< Every field, hidden unless the chosen treatment has it.

@@ -24,6 +24,9 @@ void paintFrequencies(QPainter& painter, const SpectrumAxis& axis)
 {
     const auto& t = Theme::tokens();
     painter.setFont(Theme::font(11));
+    // Where it is narrow, a name that has no room is left out.
+    constexpr double apart = 6.0;
+    double taken = -1e9;
     for (const double hz : {20.0, 50.0, 100.0, 200.0, 500.0, 1000.0, 2000.0, 5000.0, 10000.0}) {
         if (hz > axis.highest || hz < axis.lowest)
             continue;
@@ -34,6 +37,10 @@ void paintFrequencies(QPainter& painter, const SpectrumAxis& axis)
         const QString name = hz < 1000.0
             ? QString::number(hz)
             : QCoreApplication::translate("SpectrumAxis", "%1 k").arg(QString::number(hz / 1000.0));
+        const double half = 0.5 * painter.fontMetrics().horizontalAdvance(name);
+        if (x - half < taken + apart)
+            continue;
+        taken = x + half;
         painter.drawText(
             QRectF(x - 30.0, axis.area.bottom() + 3.0, 60.0, 16.0), Qt::AlignHCenter, name);
     }
