@@ -201,6 +201,37 @@ Result<void> writeBytes(const fs::path& path, std::span<const std::byte> bytes)
     return {};
 }
 
+fs::path formerOf(const fs::path& path)
+{
+    return {path.string() + "~"};
+}
+
+void keepFormer(const fs::path& path)
+{
+    std::error_code failed;
+    if (!fs::is_regular_file(path, failed))
+        return;
+    // A second name first, so that at no moment there is neither.
+    const auto temporary = temporaryBeside(path);
+    fs::create_hard_link(path, temporary, failed);
+    if (failed)
+        fs::copy_file(path, temporary, fs::copy_options::overwrite_existing, failed);
+    if (!failed)
+        fs::rename(temporary, formerOf(path), failed);
+    if (failed)
+        fs::remove(temporary, failed); // the new file matters more than the old one
+}
+
+std::optional<FileStamp> stampOf(const fs::path& path)
+{
+    struct stat about { };
+    if (::stat(path.c_str(), &about) != 0)
+        return std::nullopt;
+    return FileStamp{std::uint64_t(about.st_dev), std::uint64_t(about.st_ino),
+        std::uint64_t(about.st_size),
+        std::int64_t(about.st_mtim.tv_sec) * 1'000'000'000 + about.st_mtim.tv_nsec};
+}
+
 Result<void> writeWhole(const fs::path& target,
     const std::function<Result<void>(const fs::path&)>& writer,
     const std::function<Result<void>(const fs::path&)>& check)

@@ -4,8 +4,10 @@
 #include "base/result.h"
 
 #include <cstddef>
+#include <cstdint>
 #include <filesystem>
 #include <functional>
+#include <optional>
 #include <span>
 #include <vector>
 
@@ -27,6 +29,21 @@ Result<std::vector<std::byte>> readFile(const std::filesystem::path& path);
 Result<void> writeWhole(const std::filesystem::path& target,
     const std::function<Result<void>(const std::filesystem::path&)>& writer,
     const std::function<Result<void>(const std::filesystem::path&)>& check = {});
+
+/// Keeps the file that stands there as "NAME~" beside it, in place of what had that name; nothing
+/// happens where there is none. It takes no room until the file itself is replaced.
+void keepFormer(const std::filesystem::path& path);
+/// "NAME~".
+std::filesystem::path formerOf(const std::filesystem::path& path);
+
+/// What a file was when it was looked at: another stamp, another file or other bytes.
+struct FileStamp {
+    std::uint64_t device = 0, number = 0, bytes = 0;
+    std::int64_t written = 0; ///< Nanoseconds.
+    bool operator==(const FileStamp&) const = default;
+};
+/// Nothing where there is no such file.
+std::optional<FileStamp> stampOf(const std::filesystem::path& path);
 
 /// Removes temporary files of writeWhole that processes which are gone left in a folder.
 /// @return How many there were.

@@ -20,7 +20,7 @@ std::optional<FileKind> kindOfFile(const fs::path& path)
     std::string extension = path.extension().string();
     for (char& c : extension)
         c = char(std::tolower(static_cast<unsigned char>(c)));
-    if (extension == ".puretone")
+    if (extension == ".puretone" || extension == ".puretone~")
         return FileKind::project;
     if (extension == ".wav")
         return FileKind::wav;
@@ -100,6 +100,7 @@ Result<Written> writeProjectFile(Instrument instrument, const fs::path& path)
                 return tl::unexpected(checkFailed(path, "the archive"));
             if (!(*again == instrument))
                 return tl::unexpected(checkFailed(path, "the instrument"));
+            keepFormer(path);
             return {};
         });
     if (!done)
@@ -289,6 +290,10 @@ Result<Instrument> openInstrument(const fs::path& path, const Progress& progress
     const auto kind = kindOfFile(path);
     if (kind == FileKind::project) {
         auto read = readProject(path, progress.part(0.0, 0.7));
+        if (std::error_code ignored; !read && read.error().code == ErrorCode::damaged
+            && fs::is_regular_file(formerOf(path), ignored))
+            read.error().hint =
+                "The version before it stands beside it: open " + shownName(formerOf(path)) + ".";
         if (read && !makeSounds(*read, progress.part(0.7, 1.0)))
             return fail(ErrorCode::cancelled, "Opening " + shownName(path) + " was cancelled.");
         return read;

@@ -3,76 +3,106 @@
 
 #include <algorithm>
 #include <limits>
+#include <map>
+#include <set>
 #include <utility>
 
 namespace puretone {
+
+History::History(const Instrument& start)
+    : current_(start)
+    , kept_(keep(start, 0))
+    , homes_{{"", kept_}}
+{
+}
+
+History::Kept History::keep(const Instrument& value, DocumentId document)
+{
+    return {std::make_shared<const Instrument>(withoutSounds(value)), document, ++numbers_};
+}
+
+bool History::Home::holds(const Kept& kept) const
+{
+    return saved.value != nullptr && (saved.value == kept.value || *saved.value == *kept.value);
+}
 
 bool History::continues(int gesture) const
 {
     return gesture != 0 && done_ > 0 && done_ == steps_.size() && steps_.back().gesture == gesture;
 }
 
-void History::leaveFor(State next)
+void History::leaveFor(Instrument value, Kept kept)
 {
-    sounds_.keep(current_.value);
-    become(std::move(next));
+    sounds_.keep(current_);
+    become(std::move(value), std::move(kept));
 }
 
-void History::become(State next)
+void History::become(Instrument value, Kept kept)
 {
-    current_ = std::move(next);
+    current_ = std::move(value);
+    kept_ = std::move(kept);
     ++revision_;
 }
 
-void History::push(const std::string& name, State after, int gesture)
+void History::push(const std::string& name, Instrument next, Kept after, int gesture)
 {
     steps_.resize(done_);
-    steps_.push_back({name, {withoutSounds(current_.value), current_.document},
-        {withoutSounds(after.value), after.document}, gesture});
+    steps_.push_back({name, kept_, after, gesture});
     ++done_;
-    leaveFor(std::move(after));
+    leaveFor(std::move(next), std::move(after));
 }
 
 void History::learn(Instrument next)
 {
     std::vector<const Take*> learned;
     for (const auto& take : next.takes)
-        if (const Take* was = current_.value.take(take.id);
+        if (const Take* was = current_.take(take.id);
             was == nullptr || !was->facts.isThatOf(take.facts))
             learned.push_back(&take);
-    const auto pass = [&](State& state) {
-        if (state.document != current_.document)
+    std::map<const Instrument*, std::shared_ptr<const Instrument>> taught;
+    const auto pass = [&](Kept& kept) {
+        if (kept.document != kept_.document)
             return;
-        for (const Take* knows : learned)
-            if (Take* take = state.value.take(knows->id); take != nullptr && *take == *knows)
-                take->facts = knows->facts;
+        auto& wiser = taught[kept.value.get()];
+        if (!wiser) {
+            auto value = *kept.value;
+            for (const Take* knows : learned)
+                if (Take* take = value.take(knows->id); take != nullptr && *take == *knows)
+                    take->facts = knows->facts;
+            wiser = std::make_shared<const Instrument>(std::move(value));
+        }
+        kept.value = wiser;
     };
-    for (auto& step : steps_) {
-        pass(step.before);
-        pass(step.after);
-    }
-    become({std::move(next), current_.document});
+    if (!learned.empty())
+        for (auto& step : steps_) {
+            pass(step.before);
+            pass(step.after);
+        }
+    Kept same = kept_;
+    same.value = std::make_shared<const Instrument>(withoutSounds(next));
+    become(std::move(next), std::move(same));
 }
 
 bool History::apply(const std::string& name, Instrument next, int gesture)
 {
-    if (next == current_.value) {
+    if (next == current_) {
         learn(std::move(next));
         return false;
     }
-    State after{std::move(next), current_.document};
+    Kept after = keep(next, kept_.document);
     if (!continues(gesture)) {
-        push(name, std::move(after), gesture);
+        push(name, std::move(next), std::move(after), gesture);
         return true;
     }
     auto& last = steps_.back();
-    last.after = {withoutSounds(after.value), after.document};
-    become(std::move(after));
+    last.after = after;
     // A drag that came back to where it began is no step.
-    if (last.after == last.before) {
+    if (*last.after.value == *last.before.value) {
+        after = last.before;
         steps_.pop_back();
         --done_;
     }
+    become(std::move(next), std::move(after));
     return true;
 }
 
@@ -81,12 +111,108 @@ void History::begin(const std::string& name, Instrument next, const DocumentOrig
     const auto document = DocumentId(homes_.size());
     // What has neither a file nor a take is lost without regret.
     const bool nothing = origin.file.empty() && next.takes.empty();
-    homes_.push_back(
-        {origin.file, nothing || origin.saved ? std::optional(withoutSounds(next)) : std::nullopt});
-    push(name, {std::move(next), document}, 0);
+    auto kept = keep(next, document);
+    homes_.push_back({origin.file, nothing || origin.saved ? kept : Kept{}});
+    push(name, std::move(next), std::move(kept), 0);
 }
 
-const History::State* History::targetState(Step step) const
+void History::restore(const std::string& name, Snapshot other, const Instrument& ready)
+{
+    // Where nothing was done yet, there is nothing to come back to.
+    const bool anew = steps_.empty() && isSaved() && current_.takes.empty();
+    const auto document = anew ? 0 : DocumentId(homes_.size());
+    std::map<const Instrument*, Kept> known;
+    const auto ours = [&](const Kept& theirs) {
+        if (!theirs.value)
+            return Kept{};
+        auto& kept = known[theirs.value.get()];
+        if (!kept.value)
+            kept = {theirs.value, theirs.document + document, ++numbers_};
+        return kept;
+    };
+    if (anew)
+        homes_.clear();
+    for (const auto& theirs : other.homes)
+        homes_.push_back({theirs.file, ours(theirs.saved)});
+    const Kept end = ours(other.current);
+    if (!anew) {
+        steps_.resize(done_);
+        steps_.push_back(
+            {name, kept_, other.steps.empty() ? end : ours(other.steps.front().before), 0});
+        ++done_;
+    }
+    for (const auto& step : other.steps)
+        steps_.push_back({step.name, ours(step.before), ours(step.after), 0});
+    done_ += other.done;
+    leaveFor(ready, end);
+}
+
+namespace {
+
+/// Bytes of samples, by recording.
+using Recordings = std::map<const Recording*, std::uint64_t>;
+
+void addRecordings(const Instrument& value, Recordings& to)
+{
+    const auto add = [&](const Recording& recording) {
+        to[&recording] = std::uint64_t(recording.audio->frames()) * recording.audio->channelCount()
+            * sizeof(float);
+    };
+    for (const auto& take : value.takes)
+        add(*take.recording);
+    for (const auto& effect : value.effects)
+        if (effect.impulse.pointer())
+            add(*effect.impulse);
+}
+
+std::uint64_t bytesOf(const Recordings& recordings, const Recordings& without)
+{
+    std::uint64_t bytes = 0;
+    for (const auto& [recording, size] : recordings)
+        if (without.count(recording) == 0)
+            bytes += size;
+    return bytes;
+}
+
+} // namespace
+
+std::uint64_t History::undoBytes() const
+{
+    Recordings present, waiting;
+    addRecordings(current_, present);
+    for (const auto& step : steps_) {
+        addRecordings(*step.before.value, waiting);
+        addRecordings(*step.after.value, waiting);
+    }
+    return bytesOf(waiting, present);
+}
+
+void History::trim(std::uint64_t mostBytes)
+{
+    std::size_t forgotten = 0;
+    const auto tooMany = [&] { return steps_.size() - forgotten > mostSteps; };
+    std::uint64_t bytes = undoBytes();
+    while (forgotten < done_ && (tooMany() || bytes > mostBytes)) {
+        const auto& oldest = steps_[forgotten];
+        // The only place where a document still is that nobody saved.
+        if (oldest.before.document != oldest.after.document && !isSaved(oldest.before))
+            break;
+        ++forgotten;
+        if (bytes > mostBytes) {
+            Recordings present, waiting;
+            addRecordings(current_, present);
+            for (std::size_t i = forgotten; i < steps_.size(); ++i) {
+                addRecordings(*steps_[i].before.value, waiting);
+                addRecordings(*steps_[i].after.value, waiting);
+            }
+            bytes = bytesOf(waiting, present);
+        }
+    }
+    steps_.erase(steps_.begin(), steps_.begin() + std::ptrdiff_t(forgotten));
+    done_ -= forgotten;
+}
+
+const History::Kept* History::targetState(Step step) const
 {
     if (step == Step::redo)
         return canRedo() ? &steps_[done_].after : nullptr;
@@ -97,7 +223,7 @@ Instrument History::withSoundsAtHand(Instrument value) const
 {
     // What is not treated anew sounds as it does now.
     SoundCache present(std::numeric_limits<std::uint64_t>::max());
-    present.keep(current_.value);
+    present.keep(current_);
     present.fill(value);
     sounds_.fill(value);
     return value;
@@ -105,18 +231,18 @@ Instrument History::withSoundsAtHand(Instrument value) const
 
 std::optional<Instrument> History::target(Step step) const
 {
-    const State* state = targetState(step);
-    return state != nullptr ? std::optional(withSoundsAtHand(state->value)) : std::nullopt;
+    const Kept* state = targetState(step);
+    return state != nullptr ? std::optional(withSoundsAtHand(*state->value)) : std::nullopt;
 }
 
 void History::walk(Step step, const Instrument* ready)
 {
-    const State* state = targetState(step);
+    const Kept* state = targetState(step);
     if (state == nullptr)
         return;
-    const auto document = state->document;
-    const bool fits = ready != nullptr && *ready == state->value;
-    leaveFor({fits ? *ready : withSoundsAtHand(state->value), document});
+    const Kept kept = *state;
+    const bool fits = ready != nullptr && *ready == *kept.value;
+    leaveFor(fits ? *ready : withSoundsAtHand(*kept.value), kept);
     if (step == Step::redo) {
         ++done_;
         return;
@@ -135,31 +261,32 @@ void History::abandon(int gesture)
 void History::markSaved(DocumentId document, Instrument value, const std::string& file)
 {
     markOverwritten(file);
-    homes_[std::size_t(document)] = {file, withoutSounds(std::move(value))};
+    const bool present = document == kept_.document && value == *kept_.value;
+    homes_[std::size_t(document)] = {file, present ? kept_ : keep(value, document)};
 }
 
 void History::markOverwritten(const std::string& file)
 {
     for (auto& home : homes_)
         if (home.file == file)
-            home.saved.reset();
+            home.saved = {};
 }
 
-std::vector<History::Unsaved> History::unsaved() const
+std::vector<History::Unsaved> History::unsavedIn(const Snapshot& history)
 {
     std::vector<Unsaved> found;
     std::vector<DocumentId> seen;
-    const auto look = [&](const State& state) {
+    const auto look = [&](const Kept& state) {
         if (std::find(seen.begin(), seen.end(), state.document) != seen.end())
             return;
         seen.push_back(state.document);
-        if (isSaved(state))
-            return;
-        found.push_back({state.document, state.value, home(state.document).file});
+        const auto& home = history.homes[std::size_t(state.document)];
+        if (!home.holds(state))
+            found.push_back({state.document, *state.value, home.file});
     };
-    look(current_);
-    for (auto i = done_; i > 0; --i)
-        look(steps_[i - 1].before);
+    look(history.current);
+    for (auto i = history.done; i > 0; --i)
+        look(history.steps[i - 1].before);
     return found;
 }
 

@@ -3,6 +3,7 @@
 
 #include "model/sounds.h"
 
+#include <memory>
 #include <string>
 #include <vector>
 
@@ -27,15 +28,51 @@ public:
     /// Numbers the documents that were begun here, from 0.
     using DocumentId = int;
 
-    explicit History(const Instrument& start = {})
-        : current_{start, 0}
-        , homes_{{"", withoutSounds(current_.value)}}
-    {
-    }
+    /// A value as undo keeps it, without sounds; shared by the steps on both sides of it.
+    struct Kept {
+        std::shared_ptr<const Instrument> value;
+        DocumentId document = 0;
+        /// Another one for each value that ever stood here: equal numbers are equal values.
+        int number = 0;
+    };
+    struct Edit {
+        std::string name; ///< What was done.
+        Kept before, after;
+        int gesture = 0;
+    };
+    /// Where a document lives.
+    struct Home {
+        std::string file;
+        Kept saved; ///< Nothing to lose; without a value where nothing is known.
+
+        bool holds(const Kept& kept) const;
+    };
+    /// All of it: what a journal keeps on disk.
+    struct Snapshot {
+        std::vector<Edit> steps;
+        std::size_t done = 0;
+        Kept current;
+        std::vector<Home> homes; ///< Of each document.
+    };
+
+    explicit History(const Instrument& start = {});
 
     /// As it was handed in or brought back, sounds included.
-    const Instrument& current() const { return current_.value; }
-    DocumentId document() const { return current_.document; }
+    const Instrument& current() const { return current_; }
+    DocumentId document() const { return kept_.document; }
+    /// Cheap: values are shared.
+    Snapshot snapshot() const { return {steps_, done_, kept_, homes_}; }
+    /// Brings back what another history was, as a step and its own steps behind it; where nothing
+    /// was done here yet, it takes the place of this one.
+    /// @param ready Its current value with its sounds.
+    void restore(const std::string& name, Snapshot other, const Instrument& ready);
+    /// Forgets the oldest steps while the recordings that only undo still wants hold more than
+    /// this, or where there are more than `mostSteps`. Nothing that is not saved is forgotten but
+    /// by that count. @param mostBytes Of samples.
+    void trim(std::uint64_t mostBytes);
+    /// Bytes of recordings that only undo still wants.
+    std::uint64_t undoBytes() const;
+    static constexpr std::size_t mostSteps = 2000;
 
     /// Makes `next` the current value of the same document.
     ///
@@ -70,10 +107,10 @@ public:
     int revision() const { return revision_; }
 
     /// The file of the current document; empty where it has none.
-    const std::string& file() const { return home(current_.document).file; }
+    const std::string& file() const { return home(kept_.document).file; }
     /// Whether the current value has nothing that could be lost: it stands in the file, or is as
     /// empty as it began.
-    bool isSaved() const { return isSaved(current_); }
+    bool isSaved() const { return isSaved(kept_); }
     /// Remembers that `file` holds `value` of a document, which may have moved on meanwhile, or may
     /// not be the current one any more. Whatever else was in that file is there no longer.
     void markSaved(DocumentId document, Instrument value, const std::string& file);
@@ -86,39 +123,27 @@ public:
         std::string file; ///< Empty where it has none.
     };
     /// Every document, the current one first, whose value where undo comes upon it is not saved.
-    std::vector<Unsaved> unsaved() const;
+    std::vector<Unsaved> unsaved() const { return unsavedIn(snapshot()); }
+    static std::vector<Unsaved> unsavedIn(const Snapshot& history);
 
 private:
-    struct State {
-        Instrument value;
-        DocumentId document = 0;
-        bool operator==(const State&) const = default;
-    };
-    struct Edit {
-        std::string name;
-        State before; ///< Both without sounds.
-        State after;
-        int gesture;
-    };
-    /// Where a document lives.
-    struct Home {
-        std::string file;
-        std::optional<Instrument> saved; ///< Nothing to lose; none where nothing is known.
-    };
     const Home& home(DocumentId document) const { return homes_[std::size_t(document)]; }
-    bool isSaved(const State& state) const { return home(state.document).saved == state.value; }
-    void become(State next);
+    bool isSaved(const Kept& kept) const { return home(kept.document).holds(kept); }
+    Kept keep(const Instrument& value, DocumentId document);
+    void become(Instrument value, Kept kept);
     /// The same where undo or redo may come back: its sounds are kept as long as there is room.
-    void leaveFor(State next);
-    void push(const std::string& name, State after, int gesture);
+    void leaveFor(Instrument value, Kept kept);
+    void push(const std::string& name, Instrument next, Kept after, int gesture);
     void learn(Instrument next);
-    const State* targetState(Step step) const;
+    const Kept* targetState(Step step) const;
     Instrument withSoundsAtHand(Instrument value) const;
 
     /// So many sounds wait for undo that another ten minutes of stereo do not fit beside them.
     static constexpr std::uint64_t mostSoundBytes = 48U << 20U;
 
-    State current_;
+    int numbers_ = 0; ///< Given out so far.
+    Instrument current_; ///< With sounds.
+    Kept kept_; ///< The same without.
     std::vector<Home> homes_;
     std::vector<Edit> steps_;
     std::size_t done_ = 0;

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Crafted and damaged documents in the real window: every stop is painted, nothing ends it.
+#include "formats/journal_file.h"
 #include "support/driver.h"
 #include "support/mangle.h"
 
@@ -13,25 +14,30 @@ TEST_CASE("mangled documents open in the window or are refused, and every stop p
 {
     const TemporaryFolder folder;
     const auto document = everyKindOfValue();
-    nlohmann::json audio = nlohmann::json::object();
+    std::string audio;
     for (const auto& take : document.takes) {
         const auto path = folder / audioPath(*take.recording).substr(6);
         REQUIRE(writeBytes(path, bytesOf(*take.recording)));
-        audio[audioPath(*take.recording)] = path.string();
+        audio += journal::record('a', audioPath(*take.recording) + "\t" + path.string());
     }
-    // A recovery copy is read as a project is, and needs no archive around it.
-    const auto about = nlohmann::json{{"name", "x"}, {"file", ""}, {"audio", audio}}.dump();
+    // A journal is read as a project is, and needs no archive around it.
+    journal::HistoryText only;
+    only.current = 1;
+    only.homes = {{"", -1}};
+    only.unsaved = {{"x", ""}};
     const auto text = withFactsInside(document);
     Driver d;
     Noise random(42);
     int opened = 0;
     for (int round = 0; round < 40; ++round) {
-        const auto path = folder / (std::to_string(round) + ".unsaved");
-        std::ofstream(path) << about << "\n"
-                            << mangled(text, random, round == 0 ? 0 : 1 + round % 6);
         auto left = std::make_shared<LeftBehind>();
-        left->folder = folder / "none";
-        left->documents = {{path, "x", ""}};
+        left->folder = folder / std::to_string(round);
+        left->documents = {{"x", ""}};
+        std::filesystem::create_directory(left->folder);
+        std::ofstream(left->folder / journal::fileName)
+            << audio
+            << journal::valueRecord(1, mangled(text, random, round == 0 ? 0 : 1 + round % 6), "")
+            << journal::historyRecord(only, 0);
         d.session().saving().recover(left);
         d.settle();
         if (d.session().take() == nullptr)

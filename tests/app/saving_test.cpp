@@ -2,7 +2,7 @@
 // Nothing may be lost: files and the documents that belong to them, closing, recovery.
 #include "support/driver.h"
 
-#include "formats/recovery.h"
+#include "formats/journal.h"
 
 #include <QProcess>
 #include <QProcessEnvironment>
@@ -192,13 +192,13 @@ TEST_CASE("an export over the file of a document is a save of what was exported"
     CHECK_FALSE(d.session().history().isSaved());
 }
 
-TEST_CASE("kill -9 loses at most two seconds: what was there is offered at the next start",
+TEST_CASE("kill -9 loses next to nothing: what was there is offered at the next start",
     "[app][saving][recovery]")
 {
     const TemporaryFolder folder;
     QProcess program;
     auto environment = QProcessEnvironment::systemEnvironment();
-    for (const char* name : {"XDG_DATA_HOME", "XDG_CONFIG_HOME", "HOME"})
+    for (const char* name : {"XDG_DATA_HOME", "XDG_CONFIG_HOME", "XDG_STATE_HOME", "HOME"})
         environment.insert(QString::fromLatin1(name), text(folder.path()));
     environment.insert("QT_QPA_PLATFORM", "offscreen");
     program.setProcessEnvironment(environment);
@@ -206,11 +206,11 @@ TEST_CASE("kill -9 loses at most two seconds: what was there is offered at the n
     program.start(QString::fromLatin1(PROGRAM_FOLDER) + "/puretone",
         {"--output", "simulated", QString::fromStdString(sounds + "keepers-hum.flac")});
     REQUIRE(program.waitForStarted());
-    const auto root = folder / "puretone/recovery";
+    const auto root = folder / "puretone/journal";
     const auto kept = [&] {
         std::error_code none;
         for (const auto& entry : std::filesystem::recursive_directory_iterator(root, none))
-            if (entry.path().extension() == ".unsaved")
+            if (entry.path().filename() == "journal")
                 return true;
         return false;
     };
@@ -234,6 +234,79 @@ TEST_CASE("kill -9 loses at most two seconds: what was there is offered at the n
     for (int i = 0; i < 100 && !std::filesystem::is_empty(root); ++i)
         QTest::qWait(50);
     CHECK(std::filesystem::is_empty(root));
+}
+
+TEST_CASE("the version before stands beside the file, and opens under a name to be chosen",
+    "[app][saving]")
+{
+    const TemporaryFolder folder;
+    const auto file = folder / "a.puretone";
+    const auto first = written(file, "A", 220.0);
+    CHECK_FALSE(std::filesystem::exists(formerOf(file)));
+    Driver d;
+    d.open(file.string());
+    edit(d, 0.4);
+    d.shortcut(Qt::Key_S, Qt::ControlModifier);
+    d.settle();
+    CHECK(inFile(formerOf(file)) == first);
+    edit(d, 0.5);
+    d.shortcut(Qt::Key_S, Qt::ControlModifier);
+    d.settle();
+    CHECK(inFile(formerOf(file)).layers[0].envelope.attack == 0.4);
+    d.open(formerOf(file).string());
+    CHECK(d.document().layers[0].envelope.attack == 0.4);
+    CHECK(d.session().path().isEmpty());
+    // A damaged file names it.
+    std::filesystem::resize_file(file, std::filesystem::file_size(file) / 2);
+    const auto opened = openInstrument(file);
+    REQUIRE_FALSE(opened);
+    CHECK_THAT(opened.error().hint, Contains("a.puretone~"));
+}
+
+TEST_CASE("a file that somebody else has written is not replaced unasked", "[app][saving]")
+{
+    const TemporaryFolder folder;
+    const auto file = folder / "a.puretone";
+    written(file, "A", 220.0);
+    Driver d;
+    d.open(file.string());
+    edit(d, 0.4);
+    const auto other = written(file, "other", 330.0);
+    d.answer("Keep it");
+    d.shortcut(Qt::Key_S, Qt::ControlModifier);
+    d.settle();
+    CHECK(d.answered == 1);
+    CHECK(inFile(file) == other);
+    CHECK_FALSE(d.session().history().isSaved());
+    d.answer("Replace");
+    d.shortcut(Qt::Key_S, Qt::ControlModifier);
+    d.settle();
+    CHECK(inFile(file) == d.document());
+    CHECK(inFile(formerOf(file)) == other);
+    // What was saved here is ours: nothing is asked.
+    edit(d, 0.6);
+    d.shortcut(Qt::Key_S, Qt::ControlModifier);
+    d.settle();
+    CHECK(d.answered == 2);
+    CHECK(inFile(file) == d.document());
+}
+
+TEST_CASE("a second window on one file is told", "[app][saving]")
+{
+    const TemporaryFolder folder;
+    const auto file = folder / "a.puretone";
+    written(file, "A", 220.0);
+    Driver first;
+    first.open(file.string());
+    CHECK_FALSE(first.window.messages()->text().contains("another window"));
+    {
+        Driver second;
+        second.open(file.string());
+        CHECK(second.window.messages()->text().contains("a.puretone is open in another window"));
+    }
+    // Once the first is gone, nothing is told.
+    first.open(file.string());
+    CHECK_FALSE(first.window.messages()->text().contains("another window"));
 }
 
 TEST_CASE("an offer stands whatever else is said, until it is taken up, refused or put off",

@@ -152,3 +152,53 @@ TEST_CASE("two documents in one file: only what was written last stands there", 
     history.markOverwritten("/a.puretone");
     CHECK_FALSE(history.isSaved());
 }
+
+TEST_CASE(
+    "undo forgets its oldest steps where their recordings take too much room", "[model][history]")
+{
+    History history(example("a"));
+    const auto one = std::uint64_t(history.current().takes[0].recording->audio->frames()) * 4;
+    for (const char* name : {"b", "c", "d", "e"}) {
+        auto next = history.current();
+        next.takes = example(name).takes;
+        next.takes[0].recording = makeRecording(
+            mono(harmonicTone(100.0 + name[0], 48000.0, 0.2)), std::string(name) + ".wav");
+        history.apply(name, next);
+    }
+    // a to d wait for undo.
+    CHECK(history.undoBytes() == 4 * one);
+    history.trim(4 * one);
+    CHECK(history.undoBytes() == 4 * one);
+    history.trim(2 * one);
+    CHECK(history.undoBytes() == 2 * one);
+    history.undo();
+    history.undo();
+    CHECK_FALSE(history.canUndo());
+    CHECK(history.current().takes[0].recording->fileName == "c.wav");
+    history.redo();
+    history.redo();
+    CHECK(history.current().takes[0].recording->fileName == "e.wav");
+}
+
+TEST_CASE("what only undo still has and nobody saved is not forgotten", "[model][history]")
+{
+    History history(example("a"));
+    history.apply("Louder", louder(history.current()));
+    history.begin("Open", example("b"), {"/home/keeper/b.puretone", true});
+    history.apply("Louder", louder(history.current()));
+    REQUIRE(history.unsaved().size() == 2);
+    history.trim(0);
+    CHECK(history.unsaved().size() == 2);
+}
+
+TEST_CASE("so many steps are kept at most", "[model][history]")
+{
+    History history(example("a"));
+    for (std::size_t i = 0; i < History::mostSteps + 50; ++i)
+        history.apply("Louder", louder(history.current()));
+    history.trim(std::uint64_t(1) << 40U);
+    std::size_t steps = 0;
+    for (; history.canUndo(); history.undo())
+        ++steps;
+    CHECK(steps == History::mostSteps);
+}

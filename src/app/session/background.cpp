@@ -32,6 +32,7 @@ Background::Background(QObject* parent)
     poolOf(Lane::bulk).setMaxThreadCount(std::max(1, cores));
     poolOf(Lane::bulk).setThreadPriority(QThread::LowPriority);
     poolOf(Lane::keeping).setMaxThreadCount(2);
+    poolOf(Lane::journal).setMaxThreadCount(1);
 }
 
 Background::~Background()

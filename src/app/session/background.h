@@ -24,7 +24,7 @@ enum class JobKind {
     notesInside, split, layOut, treat, hearAgain, copyTreatments, facts, walk,
     findLoops, loopNear, copyLoop, seam, remedy, seamMap,
     compile, keepLength, copyLayer, levels, reach, draw, note, peaks, beating,
-    save, exportFiles, keepCopy, sweep, printLook, print,
+    save, exportFiles, journal, sweep, printLook, print,
     findDevices, openOutput, openKeyboard, openInput,
     // clang-format on
 };
@@ -59,7 +59,8 @@ public:
     enum class Lane {
         swift, ///< What a person waits for while working.
         bulk, ///< What fills the machine for longer.
-        keeping, ///< What keeps work from being lost.
+        keeping, ///< Files that are saved and exported.
+        journal, ///< What is on disk within a second, whatever else is written.
     };
 
     using Failed = std::function<void(const Error&)>;
@@ -126,7 +127,7 @@ private:
     void waitAWhile();
 
     std::map<JobKey, Slot> jobs_;
-    std::array<QThreadPool, 3> pools_; ///< Of the lanes.
+    std::array<QThreadPool, 4> pools_; ///< Of the lanes.
 };
 
 /// The exception that is being handled, for a person.

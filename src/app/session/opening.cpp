@@ -115,7 +115,9 @@ void Opening::adopt(const QString& path, const Result<Instrument>& result, const
         session_.say(QString::fromStdString(result.error().sentence()));
         return;
     }
-    const bool isProject = kindOfFile(path.toStdString()) == FileKind::project;
+    // A former version is opened to be saved under a name that is chosen.
+    const bool isProject =
+        kindOfFile(path.toStdString()) == FileKind::project && !path.endsWith(QLatin1Char('~'));
     const auto name = QString::fromStdString(shownName(path.toStdString()));
     session_.begin(tr("Open %1").arg(name), *result,
         isProject ? DocumentOrigin{path.toStdString(), true} : DocumentOrigin{});
@@ -135,6 +137,8 @@ void Opening::adopt(const QString& path, const Result<Instrument>& result, const
     session_.say(isProject ? tr("%1 is open.").arg(name)
                            : tr("%1 is ready: play it on the keys below.").arg(name),
         false);
+    if (isProject)
+        session_.saving().wasOpened(path);
 }
 
 /// Files that are being listened to at once; what is ready joins in the order of the list.

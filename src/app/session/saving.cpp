@@ -3,19 +3,65 @@
 
 #include "base/safe_file.h"
 
+#include <QCryptographicHash>
+#include <QDir>
+
 namespace puretone::app {
 
 Saving::Saving(Session& session, History& history)
     : session_(session)
     , history_(history)
 {
-    copySoon_.setSingleShot(true);
-    connect(&copySoon_, &QTimer::timeout, this, &Saving::keepCopy);
+    journalSoon_.setSingleShot(true);
+    connect(&journalSoon_, &QTimer::timeout, this, &Saving::writeJournal);
 }
 
-std::filesystem::path Saving::recoveryFolder()
+std::filesystem::path Saving::stateFolder()
 {
-    return Opening::dataFolder() / "recovery";
+    // XDG Base Directory Specification; this Qt does not know that folder yet.
+    const auto set = qEnvironmentVariable("XDG_STATE_HOME");
+    const auto home = set.isEmpty() ? QDir::homePath() + QStringLiteral("/.local/state") : set;
+    return std::filesystem::path(home.toStdString()) / "puretone";
+}
+
+void Saving::claim(const std::string& file)
+{
+    if (auto known = claims_.find(file); known != claims_.end() && known->second)
+        return;
+    const auto folder = stateFolder() / "open";
+    std::error_code failed;
+    std::filesystem::create_directories(folder, failed);
+    const auto whole = std::filesystem::weakly_canonical(file, failed).string();
+    const auto name =
+        QCryptographicHash::hash(QByteArray::fromStdString(whole), QCryptographicHash::Sha1);
+    claims_[file] = FileLock::take(folder / name.toHex().toStdString());
+}
+
+void Saving::wasOpened(const QString& path)
+{
+    const auto file = path.toStdString();
+    if (const auto stamp = stampOf(file))
+        stamps_[file] = *stamp;
+    claim(file);
+    if (!claims_[file])
+        session_.say(tr("%1 is open in another window of Pure Tone, too: save it under another "
+                        "name here, or the window that saves last wins.")
+                         .arg(QString::fromStdString(shownName(file))));
+}
+
+bool Saving::changedOutside(const QString& path) const
+{
+    const auto known = stamps_.find(path.toStdString());
+    if (known == stamps_.end())
+        return false;
+    const auto now = stampOf(path.toStdString());
+    return now && *now != known->second;
+}
+
+void Saving::setMostUndoBytes(std::uint64_t bytes)
+{
+    mostUndoBytes_ = bytes;
+    history_.trim(bytes);
 }
 
 void Saving::save(const QString& path)
@@ -43,10 +89,13 @@ void Saving::saveVersion(const DocumentVersion& version, const QString& path)
             else
                 history_.markOverwritten(path.toStdString());
             last = std::max(last, order);
+            if (const auto stamp = stampOf(path.toStdString()))
+                stamps_[path.toStdString()] = *stamp;
+            claim(path.toStdString());
             const auto name = QString::fromStdString(shownName(path.toStdString()));
             session_.say(
                 tr("%1 is saved. %2").arg(name, QString::fromStdString(written->checked)), false);
-            keepCopySoon();
+            writeJournalSoon();
             emit session_.changed();
         },
         Background::Lane::keeping);
@@ -64,35 +113,36 @@ bool Saving::saveNow(const History::Unsaved& document, const QString& path)
 void Saving::wasWritten(const DocumentVersion& version, const QString& path)
 {
     const auto file = path.toStdString();
+    if (const auto stamp = stampOf(file))
+        stamps_[file] = *stamp;
     if (version.document == history_.document() && file == history_.file())
         history_.markSaved(version.document, version.value, file);
     else
         history_.markOverwritten(file);
-    keepCopySoon();
+    writeJournalSoon();
     emit session_.changed();
 }
 
-void Saving::keepCopySoon()
+void Saving::writeJournalSoon()
 {
-    // Not put off by what comes after: a drag of ten seconds is copied while it goes on.
-    if (!copySoon_.isActive())
-        copySoon_.start(700);
+    history_.trim(mostUndoBytes_);
+    // Not put off by what comes after: a drag of ten seconds is written while it goes on.
+    if (!journalSoon_.isActive())
+        journalSoon_.start(250);
 }
 
-void Saving::keepCopy()
+void Saving::writeJournal()
 {
-    std::vector<UnsavedDocument> unsaved;
-    for (auto& document : history_.unsaved())
-        unsaved.push_back({document.document, std::move(document.value), document.file});
-    if (!copies_)
-        copies_ = std::make_shared<RecoveryCopies>(recoveryFolder());
+    if (!journal_)
+        journal_ = std::make_shared<Journal>(journalFolder());
     session_.background().run(
-        JobKind::keepCopy, Background::Running::finish,
-        [copies = copies_, unsaved = std::move(unsaved), recovered = recovered_](const Progress&) {
-            auto kept = copies->keep(unsaved);
+        JobKind::journal, Background::Running::finish,
+        [journal = journal_, history = history_.snapshot(), recovered = recovered_](
+            const Progress&) {
+            auto kept = journal->keep(history);
             if (kept)
                 for (const auto& left : recovered)
-                    discard(*left); // there is a copy of ours now
+                    discard(*left); // it stands in ours now
             return kept;
         },
         [this, recovered = recovered_](const Result<void>& kept) {
@@ -100,45 +150,45 @@ void Saving::keepCopy()
                 std::erase_if(recovered_, [&](const auto& left) {
                     return std::find(recovered.begin(), recovered.end(), left) != recovered.end();
                 });
-            else if (!copyFailed_)
+            else if (!journalFailed_)
                 session_.say(QString::fromStdString(kept.error().sentence()));
-            copyFailed_ = !kept;
+            journalFailed_ = !kept;
         },
-        Background::Lane::keeping);
+        Background::Lane::journal);
 }
 
 void Saving::recover(const std::shared_ptr<const LeftBehind>& left)
 {
-    using Opened = std::vector<Result<Instrument>>;
+    struct Opened {
+        History::Snapshot history;
+        Instrument ready;
+    };
     session_.background().run(
         JobKind::recover, Background::Running::finish,
-        [left](const Progress& progress) {
-            Opened opened;
-            for (const auto& document : left->documents)
-                opened.push_back(openLeft(document, progress));
-            return opened;
+        [left](const Progress& progress) -> Result<Opened> {
+            auto history = openLeft(*left, progress.part(0.0, 0.8));
+            if (!history)
+                return tl::unexpected(history.error());
+            auto ready = *history->current.value;
+            if (!makeSounds(ready, progress.part(0.8, 1.0)))
+                return fail(ErrorCode::cancelled, "Opening was cancelled.");
+            return Opened{std::move(*history), std::move(ready)};
         },
-        [this, left](const Opened& opened) {
-            bool all = true;
-            for (std::size_t i = 0; i < opened.size(); ++i) {
-                const auto& document = left->documents[i];
-                const auto name = QString::fromStdString(document.name);
-                all = all && opened[i].has_value();
-                if (opened[i])
-                    session_.begin(tr("Recover %1").arg(name), *opened[i], {document.file, false});
-                else
-                    session_.say(QString::fromStdString(opened[i].error().sentence()));
+        [this, left](const Result<Opened>& opened) {
+            if (!opened) { // it stays where it is
+                session_.say(QString::fromStdString(opened.error().sentence()));
+                return;
             }
-            if (!all)
-                return; // what could not be opened stays where it is
-            session_.say(opened.size() == 1
-                    ? tr("%1 is as it was. Save it to keep it.")
-                          .arg(QString::fromStdString(left->documents.front().name))
+            const auto name = QString::fromStdString(left->documents.front().name);
+            session_.restore(tr("Recover %1").arg(name), opened->history, opened->ready);
+            session_.say(left->documents.size() == 1
+                    ? tr("%1 is as it was, with all that can be undone. Save it to keep it.")
+                          .arg(name)
                     : tr("%1 instruments are as they were; undo goes from one to the one before.")
-                          .arg(opened.size()),
+                          .arg(left->documents.size()),
                 false);
             recovered_.push_back(left);
-            keepCopySoon();
+            writeJournalSoon();
         });
     emit session_.opening().changed();
 }

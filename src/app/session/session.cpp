@@ -142,6 +142,15 @@ void Session::begin(const QString& name, Instrument next, const DocumentOrigin& 
     afterChange();
 }
 
+void Session::restore(
+    const QString& name, const History::Snapshot& history, const Instrument& ready)
+{
+    shownTake_ = 0;
+    splitting_.leave();
+    history_.restore(name.toStdString(), history, ready);
+    afterChange();
+}
+
 void Session::abandon(int gesture)
 {
     treating_.drop(gesture);
@@ -195,7 +204,7 @@ void Session::afterChange()
     hearing_.refresh();
     findMissingFacts();
     looping_.refresh();
-    saving_.keepCopySoon();
+    saving_.writeJournalSoon();
     emit changed();
 }
 

@@ -98,6 +98,8 @@ public:
     void redo();
     /// Another document takes the place of this one; undo brings this one back.
     void begin(const QString& name, Instrument next, const DocumentOrigin& origin = {});
+    /// The work of another program comes back, see History::restore.
+    void restore(const QString& name, const History::Snapshot& history, const Instrument& ready);
     void clear();
 
     void say(const QString& sentence, bool trouble = true, const QStringList& details = {});

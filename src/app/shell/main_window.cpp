@@ -184,7 +184,7 @@ void MainWindow::record()
 void MainWindow::offerLeft(const std::shared_ptr<const LeftBehind>& left)
 {
     const auto& documents = left->documents;
-    const auto name = QString::fromStdString(documents.back().name);
+    const auto name = QString::fromStdString(documents.front().name);
     Offer offer;
     offer.sentence = documents.size() == 1
         ? tr("%1 had changes that were not saved when Pure Tone ended; they are still there.")
@@ -207,7 +207,7 @@ void MainWindow::offerUnfinished()
         folders << QFileInfo(path).absolutePath();
     folders.removeDuplicates();
     session_.saving().sweep(folders);
-    for (auto& left : leftBehind(Saving::recoveryFolder()))
+    for (auto& left : leftBehind(Saving::journalFolder()))
         offerLeft(std::make_shared<const LeftBehind>(std::move(left)));
     const auto found = unfinishedRecordings(Opening::recordingsFolder());
     if (found.empty())
@@ -350,8 +350,28 @@ bool MainWindow::save()
 {
     if (session_.path().isEmpty())
         return saveAs();
+    if (!mayOverwrite(session_.path()))
+        return false;
     session_.saving().save(session_.path());
     return true;
+}
+
+/// Asks where somebody else has written to a file since; true when it may be replaced.
+bool MainWindow::mayOverwrite(const QString& path)
+{
+    if (!session_.saving().changedOutside(path))
+        return true;
+    Sheet question(this, tr("Replace what was changed elsewhere?"));
+    question.addText(tr("%1 was changed by another program or window since it was opened here. "
+                        "What is there now is kept beside it as %1~.")
+                         .arg(QFileInfo(path).fileName()));
+    question.addButton(tr("Keep it"));
+    const auto* other = question.addButton(tr("Save under another name…"));
+    const auto* replace = question.addButton(tr("Replace"), true);
+    const auto* pressed = question.ask();
+    if (pressed == other)
+        saveAs();
+    return pressed == replace;
 }
 
 bool MainWindow::saveAs()
@@ -438,7 +458,7 @@ bool MainWindow::maySkip(const History::Unsaved& document)
         return pressed == discard;
     const auto path =
         document.file.empty() ? askForFile(name) : QString::fromStdString(document.file);
-    return !path.isEmpty() && session_.saving().saveNow(document, path);
+    return !path.isEmpty() && mayOverwrite(path) && session_.saving().saveNow(document, path);
 }
 
 void MainWindow::closeEvent(QCloseEvent* event)

@@ -68,6 +68,7 @@ private:
     void showTreating(double share);
     void openDialog();
     bool saveAs();
+    bool mayOverwrite(const QString& path);
     QString askForFile(const QString& name);
     bool maySkip(const History::Unsaved& document);
     void offerLeft(const std::shared_ptr<const LeftBehind>& left);

@@ -1,0 +1,189 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The program is killed at random moments of a run of edits, saves and recordings: no change that
+// is older than a second may be lost, and no saved file may be damaged.
+#include "formats/instrument_file.h"
+#include "formats/journal.h"
+#include "support/driver.h"
+
+#include "audio/recorder.h"
+
+#include <QProcess>
+#include <QProcessEnvironment>
+#include <chrono>
+#include <fstream>
+#include <set>
+#include <sstream>
+
+using namespace probe;
+
+namespace {
+
+/// PURETONE_KILLS sets another number of moments.
+int kills()
+{
+    return qEnvironmentVariableIsSet("PURETONE_KILLS")
+        ? qEnvironmentVariableIntValue("PURETONE_KILLS")
+        : 100;
+}
+
+std::int64_t now()
+{
+    return std::chrono::duration_cast<std::chrono::milliseconds>(
+        std::chrono::steady_clock::now().time_since_epoch())
+        .count();
+}
+
+/// One program on its way to its end.
+struct Scene {
+    TemporaryFolder folder;
+    QProcess program;
+    std::int64_t lives = 0; ///< Milliseconds from its first deed.
+    std::int64_t killAt = 0, killed = 0;
+
+    explicit Scene(int number, Noise& random)
+    {
+        auto environment = QProcessEnvironment::systemEnvironment();
+        for (const char* name : {"XDG_DATA_HOME", "XDG_CONFIG_HOME", "XDG_STATE_HOME", "HOME"})
+            environment.insert(QString::fromLatin1(name), shown(folder.path()));
+        environment.insert("QT_QPA_PLATFORM", "offscreen");
+        program.setProcessEnvironment(environment);
+        program.start(QString::fromLatin1(PROGRAM_FOLDER) + "/kill_scene",
+            {shown(folder.path()), QString::number(number)});
+        lives = std::int64_t(random.between(20.0, 4500.0));
+    }
+    static QString shown(const std::filesystem::path& path)
+    {
+        return QString::fromStdString(path.string());
+    }
+    bool isTime()
+    {
+        std::error_code none;
+        if (killAt == 0 && std::filesystem::exists(folder / "log", none)
+            && std::filesystem::file_size(folder / "log", none) > 0)
+            killAt = now() + lives;
+        return killAt != 0 && now() >= killAt;
+    }
+    void kill()
+    {
+        program.kill();
+        killed = now();
+        program.waitForFinished();
+    }
+};
+
+struct Line {
+    std::int64_t at;
+    std::string what;
+};
+
+std::vector<Line> logOf(const Scene& scene)
+{
+    std::ifstream file(scene.folder / "log");
+    std::vector<Line> lines;
+    for (std::string text; std::getline(file, text);) {
+        std::istringstream in(text);
+        Line line{};
+        in >> line.at;
+        std::getline(in >> std::ws, line.what);
+        lines.push_back(line);
+    }
+    return lines;
+}
+
+} // namespace
+
+TEST_CASE(
+    "killed at any moment, the program loses no change older than a second", "[app][saving][kill]")
+{
+    Noise random(20);
+    const int wanted = kills();
+    int started = 0, recovered = 0, undone = 0, files = 0, recordings = 0;
+    std::vector<std::unique_ptr<Scene>> running;
+    const auto look = [&](const Scene& scene) {
+        const auto log = logOf(scene);
+        std::set<std::string> allowed, ever;
+        std::string standing;
+        bool recording = false;
+        std::int64_t recordingSince = 0;
+        for (const auto& line : log) {
+            if (line.what == "recording" || line.what == "recorded") {
+                recording = line.what == "recording";
+                recordingSince = line.at;
+            }
+            if (line.what.rfind("state ", 0) != 0)
+                continue;
+            const auto name = line.what.substr(6);
+            ever.insert(name);
+            if (line.at < scene.killed - 1000)
+                standing = name;
+            else
+                allowed.insert(name);
+        }
+        if (!standing.empty())
+            allowed.insert(standing);
+        // Saved files are whole, whatever was being written.
+        for (const char* name : {"a.puretone", "b.puretone", "a.puretone~", "b.puretone~"}) {
+            if (!std::filesystem::exists(scene.folder / name))
+                continue;
+            ++files;
+            const auto opened = openInstrument(scene.folder / name);
+            INFO(name);
+            REQUIRE(opened);
+            CHECK(ever.count(opened->name) == 1);
+        }
+        const auto left = leftBehind(scene.folder / "puretone" / "journal");
+        REQUIRE(left.size() <= 1);
+        if (!left.empty()) {
+            const auto history = openLeft(left[0]);
+            REQUIRE(history);
+            ++recovered;
+            undone += history->steps.empty() ? 0 : 1;
+            // A document that is empty has nothing but what redo brings back.
+            CHECK(allowed.count(history->current.value->name) == 1);
+        } else if (!standing.empty()) {
+            // Nothing is left where what stood there was saved, or is lost: it must be in a file.
+            std::set<std::string> inFiles;
+            for (const char* name : {"a.puretone", "b.puretone"})
+                if (const auto opened = openInstrument(scene.folder / name))
+                    inFiles.insert(opened->name);
+            std::ostringstream story;
+            for (const auto& line : log)
+                story << line.at - scene.killed << " " << line.what << "; ";
+            for (const auto& name : inFiles)
+                story << "in file " << name << "; ";
+            INFO(story.str());
+            CHECK(std::any_of(inFiles.begin(), inFiles.end(),
+                [&](const std::string& name) { return allowed.count(name) == 1; }));
+        }
+        if (recording && scene.killed - recordingSince > 1500) {
+            const auto folder = scene.folder / "puretone" / "recordings";
+            const auto found = unfinishedRecordings(folder);
+            REQUIRE(found.size() == 1);
+            const auto sound = openRecording(found.front());
+            REQUIRE(sound);
+            ++recordings;
+            const double seconds = double((*sound)->audio->frames()) / (*sound)->audio->rate;
+            CHECK(seconds > 0.001 * double(scene.killed - recordingSince) - 1.0);
+        }
+    };
+    for (int ended = 0; ended < wanted;) {
+        while (started < wanted && running.size() < 5)
+            running.push_back(std::make_unique<Scene>(started++, random));
+        QTest::qWait(3);
+        for (auto& scene : running)
+            if (scene && scene->isTime()) {
+                scene->kill();
+                CAPTURE(ended);
+                look(*scene);
+                scene.reset();
+                ++ended;
+            }
+        std::erase(running, nullptr);
+    }
+    WARN(wanted << " kills: " << recovered << " recovered, " << undone
+                << " with steps to undo or redo, " << files << " saved files whole, " << recordings
+                << " recordings kept");
+    // Most moments have work that is not saved.
+    CHECK(recovered > wanted / 3);
+    CHECK(undone == recovered);
+}
