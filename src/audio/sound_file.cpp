@@ -301,21 +301,21 @@ Result<void> writeWav(const std::filesystem::path& path, const Audio& audio, Sam
     return writeWhole(path, [&](const auto& temporary) { return writeBytes(temporary, bytes); });
 }
 
-namespace {
-
-Result<void> writeFlac(const std::filesystem::path& path, const Audio& audio)
+Result<void> writeFlac(const std::filesystem::path& path, const Audio& audio, SampleFormat format)
 {
     SF_INFO info{};
     info.samplerate = int(std::lround(audio.rate));
     info.channels = int(audio.channelCount());
-    info.format = SF_FORMAT_FLAC | SF_FORMAT_PCM_24;
+    info.format =
+        SF_FORMAT_FLAC | (format == SampleFormat::int16 ? SF_FORMAT_PCM_16 : SF_FORMAT_PCM_24);
     SNDFILE* file = sf_open(path.c_str(), SFM_WRITE, &info);
     if (file == nullptr)
         return fail(ErrorCode::cannotWrite,
             path.filename().string() + " cannot be written as FLAC.", "Save it as a WAV file.");
-    sf_command(file, SFC_SET_CLIPPING, nullptr, SF_TRUE);
+    // Integers, since floats would be scaled to one step less than full scale.
+    const int bits = format == SampleFormat::int16 ? 16 : 24;
     const auto frames = std::size_t(audio.frames());
-    std::vector<float> piece;
+    std::vector<int> piece;
     constexpr std::size_t together = 65536;
     bool whole = true;
     for (std::size_t at = 0; whole && at < frames; at += together) {
@@ -323,8 +323,8 @@ Result<void> writeFlac(const std::filesystem::path& path, const Audio& audio)
         piece.clear();
         for (std::size_t i = at; i < at + count; ++i)
             for (const auto& channel : audio.channels)
-                piece.push_back(channel[i]);
-        whole = sf_writef_float(file, piece.data(), sf_count_t(count)) == sf_count_t(count);
+                piece.push_back(toInteger(channel[i], bits) * (1 << (32 - bits)));
+        whole = sf_writef_int(file, piece.data(), sf_count_t(count)) == sf_count_t(count);
     }
     whole = sf_close(file) == 0 && whole;
     if (!whole)
@@ -332,8 +332,6 @@ Result<void> writeFlac(const std::filesystem::path& path, const Audio& audio)
             path.filename().string() + " was not written to its end.", "Make room on the disk.");
     return {};
 }
-
-} // namespace
 
 Result<void> writeSound(const std::filesystem::path& path, const Audio& audio)
 {

@@ -73,6 +73,23 @@ std::int64_t preparedFrames(const Take& take)
     return from - played.start.value + turnFrames(take.loop) + behind;
 }
 
+PreparedTake planTake(const Take& take)
+{
+    PreparedTake planned;
+    planned.midi = take.tuning.keyMidi();
+    planned.mode = playedMode(take);
+    planned.frames = preparedFrames(take);
+    planned.audio.rate = take.rate();
+    planned.audio.channels.resize(std::min<std::size_t>(2, take.audio().channelCount()));
+    if (take.loop.repeats()) {
+        const bool backward = take.loop.mode == LoopMode::alternating;
+        const auto into = take.loop.span.start.value
+            + (backward ? take.loop.crossfade.value : 0) - playedPart(take).start.value;
+        planned.loop = Span{Frames{into}, Frames{into + turnFrames(take.loop)}};
+    }
+    return planned;
+}
+
 PreparedTake prepareTake(const Take& take)
 {
     PreparedTake prepared;
@@ -92,6 +109,7 @@ PreparedTake prepareTake(const Take& take)
     for (auto& channel : prepared.audio.channels)
         for (std::int64_t i = 0; i < fadeEnd; ++i)
             channel[std::size_t(i)] *= fades.at(double(played.start.value + i));
+    prepared.frames = prepared.audio.frames();
     return prepared;
 }
 

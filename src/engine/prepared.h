@@ -13,6 +13,11 @@ struct PreparedTake {
     std::optional<Span> loop; ///< Inside `audio`; frames behind its end go on as the loop does.
     double midi = 60.0; ///< Sounding pitch.
     LoopMode mode = LoopMode::forward; ///< How the key's release is to be taken.
+    /// Cents to be added where it is played: at another rate a loop is a whole number of frames
+    /// only if all of it is a little longer or shorter.
+    double retuneCents = 0.0;
+    /// Of `audio`, or, where that is only planned and has empty channels, what it will have.
+    std::int64_t frames = 0;
 };
 
 /// Frames that a prepared loop goes on for behind its end, so that no reader's interpolator meets
@@ -21,6 +26,8 @@ inline constexpr std::int64_t framesBehindLoop = 64;
 
 /// @param take With its loop inside the kept part (see sanitized).
 PreparedTake prepareTake(const Take& take);
+/// The same without its samples: for what is to be known before anything is written.
+PreparedTake planTake(const Take& take);
 /// Frames that prepareTake would give.
 std::int64_t preparedFrames(const Take& take);
 

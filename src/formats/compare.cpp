@@ -66,6 +66,16 @@ std::string compareEnvelope(const Envelope& want, const Envelope& got, bool keep
     return same ? std::string{} : "the envelope";
 }
 
+/// How far each controller moves each target; those that say the same add up.
+std::map<std::pair<int, Target>, double> controlSums(const Layer& layer)
+{
+    std::map<std::pair<int, Target>, double> sums;
+    for (const auto& m : layer.movements)
+        if (isPlainControl(layer, m))
+            sums[{controllerOf(m.source), m.target}] += m.amount;
+    return sums;
+}
+
 std::string compareMovements(const Layer& want, const Layer& got)
 {
     const auto differs = [](double a, double b, double step) {
@@ -88,6 +98,11 @@ std::string compareMovements(const Layer& want, const Layer& got)
         || (x.moves()
             && (differs(x.hz, y.hz, 0.001) || differs(x.fadeSeconds, y.fadeSeconds, 0.001))))
         return "the slow wave";
+    if (const auto p = controlSums(want), q = controlSums(got);
+        p.size() != q.size() || !std::equal(p.begin(), p.end(), q.begin(), [&](auto& m, auto& n) {
+            return m.first == n.first && !differs(m.second, n.second, 0.01);
+        }))
+        return "what controllers move";
     return {};
 }
 

@@ -4,6 +4,7 @@
 // The single formats behind instrument_file.h.
 
 #include "base/progress.h"
+#include "formats/instrument_file.h"
 #include "formats/regions.h"
 
 #include <filesystem>
@@ -11,27 +12,38 @@
 
 namespace puretone {
 
+/// Size of a project archive; exact where it has less than four gigabytes.
+std::uint64_t projectBytes(const Instrument& instrument);
 /// Project archive: see docs/format.md.
 Result<void> writeProject(const Instrument& instrument, const std::filesystem::path& path);
 /// Without its treated sounds: makeSounds makes them.
 Result<Instrument> readProject(const std::filesystem::path& path, const Progress& progress = {});
 
-/// SoundFont 2.01 ("SoundFont Technical Specification", version 2.04), 16 bit: one preset.
-std::vector<std::byte> encodeSoundFont(const std::string& name, const std::vector<Region>& regions);
-/// Reads the first preset of a bank.
-Result<Instrument> decodeSoundFont(
-    std::span<const std::byte> bytes, const std::string& name, LeftOut* leftOut = nullptr);
+/// SoundFont 2.01, or 2.04 with 24 bits ("SoundFont Technical Specification", version 2.04): one
+/// preset.
+std::vector<std::byte> encodeSoundFont(
+    const std::string& name, const std::vector<Region>& regions, Depth depth = Depth::bits16);
+/// Its size; plans are enough.
+std::uint64_t soundFontBytes(
+    const std::string& name, const std::vector<Region>& regions, Depth depth);
+/// Reads one preset of a bank, by its place in soundFontPresets.
+Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::string& name,
+    LeftOut* leftOut = nullptr, std::size_t preset = 0);
+/// By bank and program; empty for what is no bank.
+std::vector<BankPreset> soundFontPresets(std::span<const std::byte> bytes);
 
 /// SFZ text whose samples lie in `samplesFolder` (relative, "/" as separator).
-std::string encodeSfz(
-    const std::string& name, const std::vector<Region>& regions, const std::string& samplesFolder);
+/// @param ending Of their names, ".wav" or ".flac".
+std::string encodeSfz(const std::string& name, const std::vector<Region>& regions,
+    const std::string& samplesFolder, const std::string& ending = ".wav");
 /// File name of a region's sample inside that folder.
-std::string sampleName(const Region& region);
+std::string sampleName(const Region& region, const std::string& ending = ".wav");
 /// Where the samples of an SFZ file lie: "NAME samples" beside it.
 std::filesystem::path sfzFolder(const std::filesystem::path& sfz);
 Result<Instrument> readSfz(
     const std::filesystem::path& path, const Progress& progress = {}, LeftOut* leftOut = nullptr);
 
+SamplerInfo samplerOf(const PreparedTake& prepared);
 /// WAV of one prepared take with root, tuning and loop in its `smpl` chunk.
 std::vector<std::byte> encodeTakeWav(const PreparedTake& prepared, SampleFormat format);
 

@@ -45,6 +45,21 @@ bool addEntry(zip_t* zip, const std::string& name, zip_source_t* source, bool sq
         == 0;
 }
 
+/// Calls with each recording that an archive holds, once.
+template <class Each> void eachRecording(const Instrument& instrument, Each each)
+{
+    std::set<std::string> known;
+    const auto call = [&](const Recording& recording) {
+        if (known.insert(audioPath(recording)).second)
+            each(recording);
+    };
+    for (const auto& take : instrument.takes)
+        call(*take.recording);
+    for (const auto& effect : instrument.effects)
+        if (effect.impulse.pointer())
+            call(*effect.impulse);
+}
+
 /// The bytes of a recording's file, wherever they are; they stay there until the archive is closed.
 zip_source_t* sourceOf(zip_t* zip, const OriginalFile& original)
 {
@@ -89,6 +104,32 @@ Result<std::vector<std::byte>> readEntry(
 
 } // namespace
 
+std::uint64_t projectBytes(const Instrument& instrument)
+{
+    // The archive with nothing in its recordings: what is stored adds its own size, no more.
+    zip_error_t error;
+    zip_error_init(&error);
+    zip_source_t* source = zip_source_buffer_create(nullptr, 0, 0, &error);
+    zip_t* zip = source != nullptr ? zip_open_from_source(source, ZIP_TRUNCATE, &error) : nullptr;
+    zip_error_fini(&error);
+    if (zip == nullptr)
+        return 0;
+    zip_source_keep(source);
+    const std::string document = toJson(instrument), facts = factsToJson(instrument);
+    for (const auto& [entry, text] : {std::pair(documentName, &document), {factsName, &facts}})
+        addEntry(zip, entry, zip_source_buffer(zip, text->data(), text->size(), 0), true);
+    std::uint64_t bytes = 0;
+    eachRecording(instrument, [&](const Recording& recording) {
+        addEntry(zip, audioPath(recording), zip_source_buffer(zip, nullptr, 0, 0), false);
+        bytes += recording.original->size();
+    });
+    zip_stat_t about;
+    if (zip_close(zip) == 0 && zip_source_stat(source, &about) == 0)
+        bytes += about.size;
+    zip_source_free(source);
+    return bytes;
+}
+
 Result<void> writeProject(const Instrument& instrument, const std::filesystem::path& path)
 {
     const auto failed = [&](const std::string& why) {
@@ -105,17 +146,10 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
     for (const auto& [entry, text] : {std::pair(documentName, &document), {factsName, &facts}})
         good = good
             && addEntry(zip, entry, zip_source_buffer(zip, text->data(), text->size(), 0), true);
-    std::set<std::string> added;
-    const auto add = [&](const Recording& recording) {
-        if (added.insert(audioPath(recording)).second)
-            good = good
-                && addEntry(zip, audioPath(recording), sourceOf(zip, *recording.original), false);
-    };
-    for (const auto& take : instrument.takes)
-        add(*take.recording);
-    for (const auto& effect : instrument.effects)
-        if (effect.impulse.pointer())
-            add(*effect.impulse);
+    eachRecording(instrument, [&](const Recording& recording) {
+        good = good
+            && addEntry(zip, audioPath(recording), sourceOf(zip, *recording.original), false);
+    });
     if (!good)
         return failed(zip_strerror(zip));
     if (zip_close(zip) != 0)

@@ -2,6 +2,7 @@
 #include "formats/regions.h"
 
 #include "formats/own_lengths.h"
+#include "formats/sf2_movement.h"
 
 #include <map>
 
@@ -95,8 +96,8 @@ std::vector<std::string> lossesOfSoundFont(const Instrument& instrument)
         losses.emplace_back("Only filters that let lows through are written.");
     if (filtered([](const Filter& f) { return f.kind == FilterKind::low && f.steep; }))
         losses.emplace_back("Filters fall by 12 dB per octave.");
-    if (filtered([](const Filter& f) { return f.follow != 0.0 || f.touchOctaves != 0.0; }))
-        losses.emplace_back("Keys and touch do not move the filter's cutoff.");
+    if (filtered([](const Filter& f) { return f.follow != 0.0; }))
+        losses.emplace_back("Keys do not move the filter's cutoff.");
     if (filtered([](const Filter& f) { return f.envelopeOctaves != 0.0; }))
         losses.emplace_back("The filter's sweep falls evenly, not as it does here.");
     if (any(instrument, [](const Layer& l) { return slowWaveOf(l).moves(); }))
@@ -133,19 +134,22 @@ bool isCurved(const Envelope& e)
 }
 
 /// What neither a SoundFont nor plain SFZ has.
-void addLossesOfShape(const Instrument& instrument, std::vector<std::string>& losses)
+void addLossesOfShape(const Instrument& instrument, FileKind kind, std::vector<std::string>& losses)
 {
     std::size_t movements = 0;
     for (const auto& layer : instrument.layers)
         if (layer.on)
             movements += std::size_t(std::count_if(layer.movements.begin(), layer.movements.end(),
-                [&](const Movement& m) { return m.on && !isOfSlowWave(layer, m); }));
+                [&](const Movement& m) {
+                    const bool control = kind == FileKind::sf2 ? sf2::isWritten(layer, m)
+                                                               : isPlainControl(layer, m);
+                    return m.on && !control && !isOfSlowWave(layer, m);
+                }));
     if (movements > 0)
-        losses.push_back(movements == 1
-                ? "One movement is not written: only slow sines on pitch, level and cutoff are."
-                : std::to_string(movements)
-                    + " movements are not written: only slow sines on pitch, level and cutoff "
-                      "are.");
+        losses.push_back((movements == 1 ? std::string("One movement is")
+                                         : std::to_string(movements) + " movements are")
+            + " not written: only slow sines and plain controllers on pitch, "
+            + (kind == FileKind::sf2 ? "place and cutoff are." : "level, place and cutoff are."));
     if (any(instrument, [](const Layer& l) {
             return isCurved(l.envelope) || (l.filter.envelopeOctaves != 0.0 && isCurved(l.second));
         }))
@@ -164,7 +168,8 @@ void addLossesOfShape(const Instrument& instrument, std::vector<std::string>& lo
 
 } // namespace
 
-std::vector<Region> flatten(const Instrument& instrument, FileKind kind, bool prepares)
+std::vector<Region> flatten(
+    const Instrument& instrument, FileKind kind, Prepares prepares, const SoundChoices& choices)
 {
     std::map<std::pair<TakeId, bool>, std::shared_ptr<const PreparedTake>> prepared;
     std::vector<Region> regions;
@@ -179,14 +184,18 @@ std::vector<Region> flatten(const Instrument& instrument, FileKind kind, bool pr
             region.layer = &layer;
             region.zone = zone;
             auto& sound = prepared[{zone.take, region.onRelease()}];
-            if (!sound && prepares)
-                sound = std::make_shared<const PreparedTake>(
-                    prepareTake(playedBy(*region.take, region.onRelease())));
+            if (!sound && prepares != Prepares::nothing) {
+                const auto played = playedBy(*region.take, region.onRelease());
+                sound = std::make_shared<const PreparedTake>(prepares == Prepares::plans
+                        ? conformPlan(planTake(played), choices)
+                        : conform(prepareTake(played), choices));
+            }
             region.prepared = sound;
             const auto& tuning = region.take->tuning;
             region.rootKey = tuning.rootKey;
             region.tuneCents =
-                tuning.fineCents + zone.tuneCents + layer.fineCents + 1200.0 * layer.octave;
+                tuning.fineCents + zone.tuneCents + layer.fineCents + 1200.0 * layer.octave
+                + (sound ? sound->retuneCents : 0.0);
             placeTurn(region, layer);
             if (kind == FileKind::sf2 && region.turn > 0)
                 continue;
@@ -240,7 +249,7 @@ std::vector<std::string> lossesOf(const Instrument& instrument, FileKind kind)
             return false;
         }))
         losses.emplace_back("Sounds in turn that share only some of their keys sound together.");
-    addLossesOfShape(instrument, losses);
+    addLossesOfShape(instrument, kind, losses);
     if (const auto keys = ownLengths(instrument); keys > 0)
         losses.push_back(
             "Keeping the length makes a sample of every key: " + std::to_string(keys) + " in all.");

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "engine/prepared.h"
-#include "formats/instrument_file.h"
+#include "formats/export_choices.h"
 
 #include <memory>
 
@@ -30,7 +30,9 @@ struct Region {
 /// out.
 ///
 /// @param prepares Whether the takes are prepared to be written, each once.
-std::vector<Region> flatten(const Instrument& instrument, FileKind kind, bool prepares = true);
+enum class Prepares { nothing, plans, samples };
+std::vector<Region> flatten(const Instrument& instrument, FileKind kind,
+    Prepares prepares = Prepares::samples, const SoundChoices& sound = asHeard());
 
 /// Level of the loudest of them; at least one.
 double loudestDb(const std::vector<Region>& regions);

@@ -110,9 +110,77 @@ void readMovement(const Amounts& zone, Layer& layer)
     setSlowWave(layer, lfo);
 }
 
+namespace {
+
+// Sources (section 8.2.1): an index, with bit 7 for a controller, bit 8 for falling from 1 to 0.
+constexpr unsigned touchSource = 0x0002, touchFalling = 0x0102, controllerBit = 0x80;
+constexpr unsigned lowestIndex = 0x7f;
+
+/// A generator that a target adds to, and how many of its units one of ours is.
+struct ModulatorWord {
+    Target target;
+    Generator generator;
+    double scale;
+};
+constexpr ModulatorWord modulatorWords[] = {{Target::cutoff, initialFilterFc, 1200.0},
+    {Target::pitch, fineTune, 100.0}, {Target::pan, pan, 500.0}};
+
+} // namespace
+
+bool isWritten(const Layer& layer, const Movement& movement)
+{
+    return isPlainControl(layer, movement)
+        && std::any_of(std::begin(modulatorWords), std::end(modulatorWords),
+            [&](const ModulatorWord& word) { return word.target == movement.target; })
+        && (movement.target != Target::cutoff || layer.filter.kind == FilterKind::low);
+}
+
+std::vector<Modulator> modulatorsOf(const Layer& layer)
+{
+    // What readers add by themselves (section 8.4): the wheel shakes the pitch, and soft touches
+    // close the filter.
+    std::vector<Modulator> modulators{{controllerBit | 1U, vibLfoToPitch, 0}};
+    if (layer.filter.kind == FilterKind::low) {
+        modulators.push_back({touchFalling, initialFilterFc, 0});
+        if (const int cents = whole(1200.0 * layer.filter.touchOctaves, 12000); cents != 0)
+            modulators.push_back({touchSource, initialFilterFc, cents});
+    }
+    for (const auto& m : layer.movements)
+        for (const auto& word : modulatorWords)
+            if (word.target == m.target && isWritten(layer, m))
+                modulators.push_back({controllerBit | unsigned(controllerOf(m.source)),
+                    word.generator, whole(word.scale * m.amount, 32000)});
+    return modulators;
+}
+
+bool readModulator(const Modulator& m, Layer& layer)
+{
+    if (m.amount == 0)
+        return true;
+    if (m.source == touchSource && m.generator == initialFilterFc) {
+        layer.filter.touchOctaves = m.amount / 1200.0;
+        return true;
+    }
+    if ((m.source & ~lowestIndex) != controllerBit || layer.movements.size() >= mostMovements)
+        return false;
+    for (const auto& word : modulatorWords)
+        if (word.generator == Generator(m.generator)) {
+            Movement movement;
+            movement.source = sourceOfController(int(m.source & lowestIndex));
+            movement.target = word.target;
+            movement.amount = m.amount / word.scale;
+            layer.movements.push_back(movement);
+            return true;
+        }
+    return false;
+}
+
 Layer movedAsWritten(Layer layer)
 {
+    const auto modulators = modulatorsOf(layer);
     readMovement(movementAmounts(layer), layer);
+    for (const auto& modulator : modulators)
+        readModulator(modulator, layer);
     return layer;
 }
 

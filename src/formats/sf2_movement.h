@@ -4,6 +4,7 @@
 #include "model/layer.h"
 
 #include <map>
+#include <vector>
 
 namespace puretone::sf2 {
 
@@ -13,6 +14,20 @@ using Amounts = std::map<unsigned, int>; ///< Generator to amount, as signed 16 
 /// the modulation envelope, and the slow waves. What has no generator is left out;
 /// lossesOf() says so.
 Amounts movementAmounts(const Layer& layer);
+/// What controllers and touch move (section 8.2): amounts by their source and the generator that
+/// they add to. Those that a reader adds by itself and nobody asked for are taken away with 0.
+struct Modulator {
+    unsigned source = 0;
+    unsigned generator = 0;
+    int amount = 0;
+    bool operator==(const Modulator&) const = default;
+};
+std::vector<Modulator> modulatorsOf(const Layer& layer);
+/// Whether a movement is among them.
+bool isWritten(const Layer& layer, const Movement& movement);
+/// The same back. @return False for one that is not understood.
+bool readModulator(const Modulator& modulator, Layer& layer);
+
 /// The same back, for a zone that plays with these amounts; times that are not there are at their
 /// defaults.
 void readMovement(const Amounts& zone, Layer& layer);

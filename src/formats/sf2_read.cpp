@@ -23,6 +23,7 @@ struct Header {
 
 struct Tables {
     std::span<const std::byte> pool;
+    std::span<const std::byte> low; ///< Eight more bits of each sample; empty where there are none.
     std::map<std::string, std::span<const std::byte>> data;
 };
 
@@ -41,10 +42,15 @@ std::optional<Tables> findTables(std::span<const std::byte> bytes)
         for (const auto& chunk : riffChunks(listed.body.subspan(4))) {
             if (chunk.id == "smpl")
                 tables.pool = chunk.body;
+            else if (chunk.id == "sm24")
+                tables.low = chunk.body;
             else
                 tables.data[std::string(chunk.id)] = chunk.body;
         }
     }
+    // Otherwise it is to be ignored (section 6.2).
+    if (tables.low.size() < tables.pool.size() / 2)
+        tables.low = {};
     for (const char* needed : {"phdr", "pbag", "pgen", "inst", "ibag", "igen", "shdr"})
         if (tables.data.find(needed) == tables.data.end())
             return std::nullopt;
@@ -55,6 +61,50 @@ unsigned u16At(std::span<const std::byte> table, std::size_t at)
 {
     ByteReader in(table.subspan(std::min(at, table.size())));
     return in.u16();
+}
+
+/// Whether a bag has a generator that names a sample.
+bool namesSample(
+    std::span<const std::byte> bags, std::span<const std::byte> generators, unsigned bag)
+{
+    const auto first = u16At(bags, std::size_t(bag) * 4);
+    const auto last = u16At(bags, std::size_t(bag + 1) * 4);
+    for (auto g = first; g < last && (std::size_t(g) + 1) * 4 <= generators.size(); ++g)
+        if (u16At(generators, std::size_t(g) * 4) == sampleId)
+            return true;
+    return false;
+}
+
+/// Modulators of the zones [from, to) of a bag table, those of a leading zone that names nothing
+/// with each; in the order of zonesOf.
+std::vector<std::vector<Modulator>> modulatorsOf(std::span<const std::byte> bags,
+    std::span<const std::byte> generators, std::span<const std::byte> modulators, unsigned from,
+    unsigned to)
+{
+    constexpr std::size_t size = 10;
+    std::vector<std::vector<Modulator>> zones;
+    std::vector<Modulator> common;
+    for (unsigned bag = from; bag < to && (std::size_t(bag) + 2) * 4 <= bags.size(); ++bag) {
+        auto zone = common;
+        const auto first = u16At(bags, std::size_t(bag) * 4 + 2);
+        const auto last = u16At(bags, std::size_t(bag + 1) * 4 + 2);
+        for (auto m = first; m < last && (std::size_t(m) + 1) * size <= modulators.size(); ++m) {
+            ByteReader in(modulators.subspan(std::size_t(m) * size, size));
+            Modulator modulator;
+            modulator.source = in.u16();
+            modulator.generator = in.u16();
+            modulator.amount = in.i16();
+            // One that another one scales or bends is not understood.
+            if (in.u16() != 0 || in.u16() != 0)
+                modulator.source = unsigned(-1);
+            zone.push_back(modulator);
+        }
+        if (namesSample(bags, generators, bag))
+            zones.push_back(std::move(zone));
+        else if (bag == from)
+            common = std::move(zone);
+    }
+    return zones;
 }
 
 /// Zones [from, to) of a bag table, each with the amounts of a leading zone that names nothing.
@@ -78,6 +128,32 @@ std::vector<Amounts> zonesOf(std::span<const std::byte> bags, std::span<const st
             common = std::move(zone);
     }
     return zones;
+}
+
+constexpr std::size_t presetSize = 38;
+
+/// A preset, and where it stands in its table.
+struct Preset {
+    BankPreset about;
+    std::size_t place = 0;
+};
+
+/// By bank and program. The last one of the table only marks the end.
+std::vector<Preset> presetsOf(std::span<const std::byte> table)
+{
+    std::vector<Preset> presets;
+    for (std::size_t at = 0; (at + 2) * presetSize <= table.size(); ++at) {
+        ByteReader in(table.subspan(at * presetSize, presetSize));
+        const auto name = in.text(20);
+        Preset preset{{std::string(name.substr(0, name.find('\0')))}, at};
+        preset.about.program = int(in.u16());
+        preset.about.bank = int(in.u16());
+        presets.push_back(std::move(preset));
+    }
+    std::stable_sort(presets.begin(), presets.end(), [](const Preset& a, const Preset& b) {
+        return std::pair(a.about.bank, a.about.program) < std::pair(b.about.bank, b.about.program);
+    });
+    return presets;
 }
 
 std::vector<Header> readHeaders(std::span<const std::byte> table)
@@ -120,12 +196,17 @@ std::pair<int, int> rangeIn(const Amounts& zone, Generator generator, int low)
     return {int(amount & 0xffU), int(amount >> 8U)};
 }
 
-std::vector<float> readPool(std::span<const std::byte> pool, std::size_t from, std::size_t to)
+std::vector<float> readPool(const Tables& tables, std::size_t from, std::size_t to)
 {
     std::vector<float> samples;
-    ByteReader in(pool.subspan(from * 2, (to - from) * 2));
-    for (std::size_t i = from; i < to; ++i)
-        samples.push_back(float(in.i16()) / 32768.0f);
+    samples.reserve(to - from);
+    ByteReader in(tables.pool.subspan(from * 2, (to - from) * 2));
+    for (std::size_t i = from; i < to; ++i) {
+        const int high = in.i16();
+        samples.push_back(tables.low.empty()
+                ? float(high) / 32768.0f
+                : float(high * 256 + int(tables.low[i])) / 8388608.0f);
+    }
     return samples;
 }
 
@@ -160,7 +241,8 @@ Envelope envelopeIn(const Amounts& zone)
 /// @param rightHalf Gives the zone that plays a sample, of the zones behind this one.
 template <class RightHalf>
 bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Header>& headers,
-    const Amounts& preset, const Amounts& zone, ChokeGroups& groups, RightHalf rightHalf)
+    const Amounts& preset, const Amounts& zone, const std::vector<Modulator>& modulators,
+    std::set<std::string>& strangers, ChokeGroups& groups, RightHalf rightHalf)
 {
     const auto index = std::size_t(amountIn(zone, sampleId, 0));
     if (index >= headers.size())
@@ -176,9 +258,9 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
     if (!inside(h) || (paired && !inside(headers[h.link])) || h.rate < unsigned(lowestRate)
         || h.rate > unsigned(highestRate) || h.end - h.start < std::size_t(shortestTake))
         return false;
-    Audio audio{double(h.rate), {readPool(tables.pool, h.start, h.end)}};
+    Audio audio{double(h.rate), {readPool(tables, h.start, h.end)}};
     if (paired)
-        audio.channels.push_back(readPool(tables.pool, headers[h.link].start, headers[h.link].end));
+        audio.channels.push_back(readPool(tables, headers[h.link].start, headers[h.link].end));
     std::optional<Span> loop;
     if ((amountIn(zone, sampleModes, 0) & 1) != 0) {
         const auto shift = [&](unsigned fine, unsigned coarse) {
@@ -208,6 +290,9 @@ bool addZone(Instrument& instrument, const Tables& tables, const std::vector<Hea
     like.chokeGroup = groups.of(amountIn(zone, exclusiveClass, 0));
     like.envelope = envelopeIn(zone);
     readMovement(together(preset, zone), like);
+    for (const auto& modulator : modulators)
+        if (!readModulator(modulator, like))
+            strangers.insert("some modulators");
     if (mode != LoopMode::forward && endless)
         like.envelope.release = Envelope{}.release;
     take.tuning = tuningOn(root >= 0 && root < 128 ? root : h.key, moved, like);
@@ -254,8 +339,18 @@ void addStrangers(const Amounts& zone, std::set<std::string>& names)
 
 } // namespace
 
+std::vector<BankPreset> soundFontPresets(std::span<const std::byte> bytes)
+{
+    const auto tables = findTables(bytes);
+    std::vector<BankPreset> found;
+    if (tables)
+        for (auto& preset : presetsOf(tables->data.at("phdr")))
+            found.push_back(std::move(preset.about));
+    return found;
+}
+
 Result<Instrument> decodeSoundFont(
-    std::span<const std::byte> bytes, const std::string& name, LeftOut* leftOut)
+    std::span<const std::byte> bytes, const std::string& name, LeftOut* leftOut, std::size_t chosen)
 {
     const auto damaged = [&](const char* what) {
         return fail(ErrorCode::damaged, name + " is damaged: " + what + ".",
@@ -269,16 +364,18 @@ Result<Instrument> decodeSoundFont(
             "Copy it again from where it came from.");
     const auto& data = tables->data;
     const auto headers = readHeaders(data.at("shdr"));
-    constexpr std::size_t presetSize = 38;
     if (data.at("phdr").size() < 2 * presetSize)
         return damaged("it names no preset");
     Instrument instrument;
     ChokeGroups groups;
     std::set<std::string> strangers;
-    ByteReader preset(data.at("phdr"));
-    const auto title = preset.text(20);
-    instrument.name = std::string(title.substr(0, title.find('\0')));
-    const auto firstBag = u16At(data.at("phdr"), 24), lastBag = u16At(data.at("phdr"), 38 + 24);
+    const auto presets = presetsOf(data.at("phdr"));
+    if (chosen >= presets.size())
+        return damaged("it has no such preset");
+    const auto& preset = presets[chosen];
+    instrument.name = preset.about.name;
+    const auto firstBag = u16At(data.at("phdr"), preset.place * presetSize + 24),
+               lastBag = u16At(data.at("phdr"), (preset.place + 1) * presetSize + 24);
     for (const auto& outer :
         zonesOf(data.at("pbag"), data.at("pgen"), firstBag, lastBag, instrumentIndex)) {
         const auto at = std::size_t(amountIn(outer, instrumentIndex, 0)) * 22;
@@ -286,6 +383,10 @@ Result<Instrument> decodeSoundFont(
             return damaged("an instrument is missing");
         const auto from = u16At(data.at("inst"), at + 20), to = u16At(data.at("inst"), at + 42);
         const auto zones = zonesOf(data.at("ibag"), data.at("igen"), from, to, sampleId);
+        const auto table = data.find("imod");
+        const auto modulators = table == data.end()
+            ? std::vector<std::vector<Modulator>>{}
+            : modulatorsOf(data.at("ibag"), data.at("igen"), table->second, from, to);
         for (const auto& zone : zones)
             addStrangers(zone, strangers);
         for (std::size_t i = 0; i < zones.size(); ++i) {
@@ -295,20 +396,18 @@ Result<Instrument> decodeSoundFont(
                         return &zones[k];
                 return nullptr;
             };
-            if (!addZone(instrument, *tables, headers, outer, zones[i], groups, rightHalf))
+            static const std::vector<Modulator> none;
+            if (!addZone(instrument, *tables, headers, outer, zones[i],
+                    i < modulators.size() ? modulators[i] : none, strangers, groups, rightHalf))
                 return damaged("a sample lies outside of it");
         }
     }
     if (instrument.takes.empty())
         return fail(
             ErrorCode::nothingInside, name + " holds no samples.", "Choose another SoundFont.");
-    const auto presets = data.at("phdr").size() / presetSize - 1;
-    if (presets > 1)
-        strangers.insert("all presets but the first of " + std::to_string(presets));
     // One modulator only marks the end.
-    if (const auto own = tables->data.find("imod");
-        own != tables->data.end() && own->second.size() > 10)
-        strangers.insert("modulators");
+    if (const auto own = data.find("pmod"); own != data.end() && own->second.size() > 10)
+        strangers.insert("modulators of presets");
     if (leftOut != nullptr)
         leftOut->assign(strangers.begin(), strangers.end());
     keepBorders(instrument);

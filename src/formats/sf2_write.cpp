@@ -26,7 +26,7 @@ struct BankSample {
 
 struct Bank {
     std::vector<BankSample> samples;
-    ByteWriter pool;
+    std::vector<std::span<const float>> channels; ///< Of each; empty where they are only planned.
     std::size_t frames = 0;
 };
 
@@ -40,9 +40,7 @@ int addSample(
     sample.key = std::clamp(key, 0, 127);
     sample.correction = int(std::lround(-rest.value));
     sample.start = bank.frames;
-    for (const float s : prepared.audio.channels[channel])
-        bank.pool.u16(unsigned(toInteger(s, 16)));
-    bank.frames += prepared.audio.channels[channel].size();
+    bank.frames += std::size_t(prepared.frames);
     sample.end = bank.frames;
     const auto base = std::int64_t(sample.start);
     if (prepared.loop)
@@ -50,11 +48,38 @@ int addSample(
             Frames{base + prepared.loop->start.value}, Frames{base + prepared.loop->end.value}};
     else
         sample.loop = {Frames{base}, Frames{std::int64_t(sample.end)}};
-    for (int i = 0; i < silenceBehind; ++i)
-        bank.pool.u16(0);
     bank.frames += silenceBehind;
     bank.samples.push_back(sample);
+    bank.channels.emplace_back(prepared.audio.channels[channel]);
     return int(bank.samples.size()) - 1;
+}
+
+/// Calls with every sample of the pool in its order, as an integer of so many bits.
+template <class Each> void eachSample(const Bank& bank, int bits, Each each)
+{
+    for (const auto& channel : bank.channels) {
+        for (const float s : channel)
+            each(toInteger(s, bits));
+        for (int i = 0; i < silenceBehind; ++i)
+            each(0);
+    }
+}
+
+/// The samples: 16 bits, and eight more in a chunk of their own (section 6.2), as long as an even
+/// number of bytes.
+ByteWriter sampleChunks(const Bank& bank, Depth depth)
+{
+    const int bits = depth == Depth::bits16 ? 16 : 24;
+    ByteWriter pool, low, chunks;
+    eachSample(bank, bits, [&](int sample) {
+        pool.u16(unsigned(bits == 16 ? sample : sample >> 8) & 0xffffU);
+        if (bits == 24)
+            low.u8(unsigned(sample) & 0xffU);
+    });
+    chunks.chunk("smpl", pool.bytes());
+    if (bits == 24)
+        chunks.chunk("sm24", low.bytes());
+    return chunks;
 }
 
 /// First sample of each prepared sound that a region plays.
@@ -102,8 +127,8 @@ void envelopeGenerators(ByteWriter& out, const Envelope& e, double releaseFor100
 }
 
 struct Articulation {
-    ByteWriter bags, generators;
-    unsigned bagCount = 0, generatorCount = 0;
+    ByteWriter bags, generators, modulators;
+    unsigned bagCount = 0, generatorCount = 0, modulatorCount = 0;
 };
 
 /// One sample of a region. @param side -1 and 1 for the halves of a stereo sound, 0 for a mono one.
@@ -111,8 +136,15 @@ struct Articulation {
 void addZone(Articulation& a, const Region& region, int sample, int side, double loudestDb)
 {
     a.bags.u16(a.generatorCount);
-    a.bags.u16(0);
+    a.bags.u16(a.modulatorCount);
     ++a.bagCount;
+    for (const auto& modulator : modulatorsOf(*region.layer)) {
+        a.modulators.u16(modulator.source);
+        a.modulators.u16(modulator.generator);
+        a.modulators.u16(unsigned(modulator.amount) & 0xffffU);
+        a.modulators.u32(0); // nothing scales it, straight
+        ++a.modulatorCount;
+    }
     ByteWriter g;
     const auto put = [&](Generator generator, int amount) {
         g.u16(unsigned(generator));
@@ -175,8 +207,9 @@ Articulation articulate(const std::vector<Region>& regions, const SampleOf& firs
             addZone(a, region, first + 1, 1, loudest);
     }
     a.bags.u16(a.generatorCount);
-    a.bags.u16(0);
+    a.bags.u16(a.modulatorCount);
     a.generators.u32(0);
+    a.modulators.raw(std::vector<std::byte>(10));
     return a;
 }
 
@@ -209,7 +242,7 @@ std::vector<std::byte> list(const char* kind, const ByteWriter& chunks)
     return out.take();
 }
 
-std::vector<std::byte> infoList(const std::string& name)
+std::vector<std::byte> infoList(const std::string& name, Depth depth)
 {
     const auto text = [](const std::string& s) {
         ByteWriter w;
@@ -218,7 +251,7 @@ std::vector<std::byte> infoList(const std::string& name)
     };
     ByteWriter version;
     version.u16(2);
-    version.u16(1);
+    version.u16(depth == Depth::bits16 ? 1 : 4); // 24 bits came with 2.04
     ByteWriter info;
     info.chunk("ifil", version.bytes());
     info.chunk("isng", text("EMU8000"));
@@ -260,7 +293,7 @@ std::vector<std::byte> presetList(const std::string& name, const Bank& bank, con
     data.chunk("pgen", presetGenerators.bytes());
     data.chunk("inst", instruments.bytes());
     data.chunk("ibag", a.bags.bytes());
-    data.chunk("imod", noModulator);
+    data.chunk("imod", a.modulators.bytes());
     data.chunk("igen", a.generators.bytes());
     data.chunk("shdr", sampleHeaders(bank));
     return list("pdta", data);
@@ -268,21 +301,31 @@ std::vector<std::byte> presetList(const std::string& name, const Bank& bank, con
 
 } // namespace
 
-std::vector<std::byte> encodeSoundFont(const std::string& name, const std::vector<Region>& regions)
+std::vector<std::byte> encodeSoundFont(
+    const std::string& name, const std::vector<Region>& regions, Depth depth)
 {
     Bank bank;
     const auto firstOf = addSamples(bank, regions);
     const auto articulation = articulate(regions, firstOf);
-    ByteWriter pool;
-    pool.chunk("smpl", bank.pool.bytes());
     ByteWriter body;
     body.text("sfbk");
-    body.raw(infoList(name));
-    body.raw(list("sdta", pool));
+    body.raw(infoList(name, depth));
+    body.raw(list("sdta", sampleChunks(bank, depth)));
     body.raw(presetList(name, bank, articulation));
     ByteWriter file;
     file.chunk("RIFF", body.bytes());
     return file.take();
+}
+
+std::uint64_t soundFontBytes(
+    const std::string& name, const std::vector<Region>& regions, Depth depth)
+{
+    Bank bank;
+    const auto articulation = articulate(regions, addSamples(bank, regions));
+    constexpr std::uint64_t chunkHead = 8, kind = 4;
+    const std::uint64_t extra = depth == Depth::bits16 ? 0 : chunkHead + bank.frames + bank.frames % 2;
+    return chunkHead + kind + infoList(name, depth).size() + chunkHead + kind + chunkHead
+        + 2 * bank.frames + extra + presetList(name, bank, articulation).size();
 }
 
 } // namespace puretone

@@ -3,6 +3,7 @@
 #include "base/quantity.h"
 #include "base/safe_file.h"
 #include "formats/formats.h"
+#include "formats/sfz_text.h"
 #include "formats/sfz_words.h"
 #include "model/zone_edit.h"
 
@@ -61,7 +62,6 @@ std::vector<Opcodes> readRegions(const std::string& text)
         const auto lineEnd = std::min(text.find('\n', at), text.size());
         std::string line = text.substr(at, lineEnd - at);
         at = lineEnd + 1;
-        line = line.substr(0, line.find("//"));
         while (!line.empty()) {
             const auto head = line.find('<');
             const auto close = head == std::string::npos ? head : line.find('>', head);
@@ -221,6 +221,28 @@ Tuning tuningIn(const Opcodes& region, const Recording& recording, Layer& layer)
     return tuningOn(key, moved, layer);
 }
 
+/// "cutoff_oncc1=2400", and older spellings, as a movement.
+std::optional<Movement> controlIn(const std::string& name, const std::string& value)
+{
+    for (const auto& word : controlWords)
+        for (const auto& prefix : {std::string(word.name) + "_oncc",
+                 word.older != nullptr ? std::string(word.older) + "_cc" : std::string("?"),
+                 word.older != nullptr ? std::string(word.older) + "_oncc" : std::string("?")}) {
+            if (name.rfind(prefix, 0) != 0)
+                continue;
+            const auto number = parseNumber(name.substr(prefix.size()), "");
+            const auto amount = parseNumber(value, "");
+            if (!number || !amount || *number < 0 || *number > 127)
+                return std::nullopt;
+            Movement movement;
+            movement.source = sourceOfController(int(*number));
+            movement.target = word.target;
+            movement.amount = *amount / word.scale;
+            return movement;
+        }
+    return std::nullopt;
+}
+
 /// How the region's layer is played, without zones and id.
 Layer layerIn(const Opcodes& region, ChokeGroups& groups)
 {
@@ -250,6 +272,10 @@ Layer layerIn(const Opcodes& region, ChokeGroups& groups)
     if (layer.filter.envelopeOctaves != 0.0)
         layer.second = stagesIn(region, "fileg");
     setSlowWave(layer, lfoIn(region));
+    for (const auto& [name, value] : region)
+        if (auto movement = controlIn(name, value);
+            movement && layer.movements.size() < mostMovements)
+            layer.movements.push_back(*movement);
     return layer;
 }
 
@@ -291,7 +317,7 @@ std::vector<std::string> strangersIn(const std::vector<Opcodes>& regions)
     std::set<std::string> names;
     for (const auto& region : regions)
         for (const auto& [name, value] : region)
-            if (name != groupNumber
+            if (name != groupNumber && !controlIn(name, value)
                 && std::find(std::begin(understood), std::end(understood), name)
                     == std::end(understood))
                 names.insert(name);
@@ -303,10 +329,10 @@ std::vector<std::string> strangersIn(const std::vector<Opcodes>& regions)
 Result<Instrument> readSfz(
     const std::filesystem::path& path, const Progress& progress, LeftOut* leftOut)
 {
-    const auto bytes = readFile(path);
-    if (!bytes)
-        return tl::unexpected(bytes.error());
-    const auto regions = readRegions({reinterpret_cast<const char*>(bytes->data()), bytes->size()});
+    const auto text = readText(path);
+    if (!text)
+        return tl::unexpected(text.error());
+    const auto regions = readRegions(*text);
     Instrument instrument;
     instrument.name = path.stem().string();
     std::map<std::filesystem::path, RecordingPtr> opened;
@@ -317,9 +343,11 @@ Result<Instrument> readSfz(
         if (sample == region.end())
             continue;
         const auto prefix = region.find("default_path");
-        std::string relative = (prefix == region.end() ? "" : prefix->second) + sample->second;
-        std::replace(relative.begin(), relative.end(), '\\', '/');
-        const auto file = path.parent_path() / relative;
+        const auto beside =
+            fileBeside(path, (prefix == region.end() ? "" : prefix->second) + sample->second);
+        if (!beside)
+            return tl::unexpected(beside.error());
+        const auto& file = *beside;
         auto& recording = opened[file];
         if (!recording) {
             auto read = openRecording(file, progress);

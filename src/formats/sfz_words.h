@@ -15,6 +15,17 @@ inline constexpr std::pair<SoundsWhen, const char*> triggers[] = {{SoundsWhen::p
 inline constexpr std::pair<FilterKind, const char*> filterTypes[] = {{FilterKind::low, "lpf"},
     {FilterKind::high, "hpf"}, {FilterKind::band, "bpf"}, {FilterKind::notch, "brf"}};
 
+/// What controllers move, "NAME_onccN", and how many of its units one of ours is.
+struct ControlWord {
+    Target target;
+    const char* name;
+    const char* older; ///< Of the format's first version, "NAME_ccN"; null where there is none.
+    double scale;
+};
+inline constexpr ControlWord controlWords[] = {{Target::cutoff, "cutoff", "cutoff", 1200.0},
+    {Target::pitch, "pitch", nullptr, 100.0}, {Target::level, "volume", "gain", 1.0},
+    {Target::pan, "pan", nullptr, 100.0}};
+
 /// Opcodes that are read, or that only say what something is called.
 inline constexpr const char* understood[] = {"sample", "default_path", "group_label",
     "region_label", "global_label", "master_label", "lokey", "hikey", "key", "lovel", "hivel",

@@ -1,24 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/quantity.h"
+#include "formats/export_names.h"
 #include "formats/formats.h"
 #include "formats/sfz_words.h"
+
+#include <map>
 
 namespace puretone {
 
 using namespace sfz;
 
 namespace {
-
-/// Letters that every file system and every SFZ reader takes.
-std::string plainFileName(const std::string& name)
-{
-    std::string plain;
-    for (const char c : name) {
-        const auto u = static_cast<unsigned char>(c);
-        plain += std::isalnum(u) != 0 || u >= 0x80 || c == '-' || c == '_' || c == ' ' ? c : '_';
-    }
-    return plain.empty() ? "take" : plain;
-}
 
 std::string opcode(const char* name, const std::string& value)
 {
@@ -75,12 +67,27 @@ std::string lfoOpcodes(const SlowWave& lfo)
     return text;
 }
 
+std::string controlOpcodes(const Layer& layer)
+{
+    // One opcode for each controller and target: what says the same twice adds up.
+    std::map<std::string, double> amounts;
+    for (const auto& m : layer.movements)
+        for (const auto& word : controlWords)
+            if (word.target == m.target && isPlainControl(layer, m))
+                amounts[std::string(word.name) + "_oncc" + std::to_string(controllerOf(m.source))] +=
+                    word.scale * m.amount;
+    std::string text;
+    for (const auto& [name, amount] : amounts)
+        text += opcode(name.c_str(), formatNumber(amount, 3));
+    return text;
+}
+
 } // namespace
 
-std::string sampleName(const Region& region)
+std::string sampleName(const Region& region, const std::string& ending)
 {
     return plainFileName(region.take->name) + " " + std::to_string(region.take->id.value)
-        + (region.onRelease() ? " to its end" : "") + ".wav";
+        + (region.onRelease() ? " to its end" : "") + ending;
 }
 
 std::filesystem::path sfzFolder(const std::filesystem::path& sfz)
@@ -111,7 +118,8 @@ std::string groupOpcodes(const Layer& layer)
     if (layer.touch != 1.0)
         text += opcode("amp_veltrack", formatNumber(100.0 * layer.touch, 2));
     return text + envelopeOpcodes("ampeg", layer.envelope)
-        + filterOpcodes(layer.filter, layer.second) + lfoOpcodes(slowWaveOf(layer));
+        + filterOpcodes(layer.filter, layer.second) + lfoOpcodes(slowWaveOf(layer))
+        + controlOpcodes(layer);
 }
 
 std::string fadeOpcodes(const Zone& z)
@@ -156,10 +164,10 @@ std::string loopOpcodes(const PreparedTake& prepared)
         + opcode("loop_end", prepared.loop->end.value - 1);
 }
 
-std::string regionOpcodes(const Region& region, const std::string& samplesFolder)
+std::string regionOpcodes(const Region& region, const std::string& sample)
 {
     const Zone& z = region.zone;
-    std::string text = "\n<region>\n" + opcode("sample", samplesFolder + "/" + sampleName(region));
+    std::string text = "\n<region>\n" + opcode("sample", sample);
     text += opcode("lokey", z.lowKey) + opcode("hikey", z.highKey);
     text += opcode("lovel", z.lowVelocity) + opcode("hivel", z.highVelocity);
     text += opcode("pitch_keycenter", region.rootKey);
@@ -177,15 +185,15 @@ std::string regionOpcodes(const Region& region, const std::string& samplesFolder
 
 } // namespace
 
-std::string encodeSfz(
-    const std::string& name, const std::vector<Region>& regions, const std::string& samplesFolder)
+std::string encodeSfz(const std::string& name, const std::vector<Region>& regions,
+    const std::string& samplesFolder, const std::string& ending)
 {
     std::string text = "// " + name + ", written by Pure Tone\n";
     const Layer* layer = nullptr;
     for (const auto& region : regions) {
         if (std::exchange(layer, region.layer) != region.layer)
             text += groupOpcodes(*region.layer);
-        text += regionOpcodes(region, samplesFolder);
+        text += regionOpcodes(region, samplesFolder + "/" + sampleName(region, ending));
     }
     return text;
 }

@@ -93,6 +93,26 @@ bool isOfSlowWave(const Layer& layer, const Movement& m)
         && (m.target == Target::pitch || m.target == Target::level || m.target == Target::cutoff);
 }
 
+int controllerOf(const Source& source)
+{
+    return source.kind == SourceKind::wheel ? 1 : source.number;
+}
+
+Source sourceOfController(int number)
+{
+    return number == 1 ? Source{SourceKind::wheel, 0} : Source{SourceKind::controller, number};
+}
+
+bool isPlainControl(const Layer& layer, const Movement& m)
+{
+    const bool source =
+        m.source.kind == SourceKind::wheel || m.source.kind == SourceKind::controller;
+    const bool target = m.target == Target::pitch || m.target == Target::level
+        || m.target == Target::pan
+        || (m.target == Target::cutoff && layer.filter.kind != FilterKind::off);
+    return m.on && source && target && m.by == Source{} && m.curve == 0.0 && m.amount != 0.0;
+}
+
 SlowWave slowWaveOf(const Layer& layer)
 {
     SlowWave slow;

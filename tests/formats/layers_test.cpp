@@ -206,7 +206,7 @@ TEST_CASE("SFZ carries filters with their envelope, slow waves and touch; a Soun
     };
     CHECK(says("lows through") == (tone.filter.kind != FilterKind::low));
     CHECK(says("12 dB") == (tone.filter.kind == FilterKind::low && tone.filter.steep));
-    CHECK(says("Keys and touch"));
+    CHECK(says("Keys do not move"));
     CHECK(says("slow wave"));
     CHECK(says("Touch"));
     REQUIRE(writtenAs(instrument, folder / "x.sf2") == "");
@@ -252,20 +252,20 @@ TEST_CASE("unison is written as voices side by side, or said to be lost", "[form
     instrument.layers.resize(1);
     Layer& layer = instrument.layers[0];
     layer.unison = {3, 20.0, 0.8};
-    CHECK(flatten(instrument, FileKind::sfz, false).size() == 3);
+    CHECK(flatten(instrument, FileKind::sfz, Prepares::nothing).size() == 3);
     for (const char* name : {"x.sfz", "x.sf2"}) {
         REQUIRE(writtenAs(instrument, folder / name) == "");
         const auto again = openInstrument(folder / name);
         REQUIRE(again);
         REQUIRE(again->layers[0].zones.size() == 3);
-        const auto regions = flatten(*again, FileKind::sfz, false);
+        const auto regions = flatten(*again, FileKind::sfz, Prepares::nothing);
         CHECK(regions[2].tuneCents - regions[0].tuneCents == Approx(40.0).margin(1.0));
         CHECK(regions[0].pan == Approx(-0.8).margin(0.01));
         CHECK(regions[1].pan == Approx(0.0).margin(0.01));
     }
     CHECK(lossesOf(instrument, FileKind::sfz).empty());
     layer.notes = Notes::tied;
-    CHECK(flatten(instrument, FileKind::sfz, false).size() == 1);
+    CHECK(flatten(instrument, FileKind::sfz, Prepares::nothing).size() == 1);
     CHECK_THAT(lossesOf(instrument, FileKind::sfz).front(), Contains("Unison"));
     REQUIRE(writtenAs(instrument, folder / "x.puretone") == "");
     CHECK(openInstrument(folder / "x.puretone")->layers[0].unison == layer.unison);
@@ -314,14 +314,14 @@ TEST_CASE("foreign SFZ: masters, parts of samples, other spellings; what is not 
         writeWav(folder / "a.wav", mono(harmonicTone(220.0, 48000.0, 1.0)), SampleFormat::int16));
     std::ofstream(folder / "x.sfz")
         << "<global> ampeg_release=0.5 lfo01_freq=3\n"
-           "<master> volume=-6 pan=20\n<group> lokey=36 hikey=47 cutoff_cc74=1200\n"
+           "<master> volume=-6 pan=20\n<group> lokey=36 hikey=47 resonance_cc74=1200\n"
            "<region> sample=a.wav offset=4800 end=28799 loopmode=loop_continuous loopstart=9600 "
            "loopend=19199\n"
-           "<master> pan=-20\n<region> sample=a.wav lokey=48 hikey=59 cutoff_cc74=600\n";
+           "<master> pan=-20\n<region> sample=a.wav lokey=48 hikey=59 resonance_cc74=600\n";
     LeftOut leftOut;
     const auto read = openInstrument(folder / "x.sfz", {}, &leftOut);
     REQUIRE(read);
-    CHECK(leftOut == LeftOut{"cutoff_cc74", "lfo01_freq"});
+    CHECK(leftOut == LeftOut{"lfo01_freq", "resonance_cc74"});
     const auto& zones = read->layers[0].zones;
     REQUIRE(zones.size() == 2);
     CHECK(zones[0].levelDb == -6.0);

@@ -11,11 +11,20 @@ using namespace probe;
 
 namespace {
 
-const std::filesystem::path fixtures = std::string(SOURCE_FOLDER) + "/tests/fixtures/schema-1";
+const std::filesystem::path fixtures = std::string(SOURCE_FOLDER) + "/tests/fixtures";
 
-const std::vector<std::string> names = {"one-take", "many-takes", "treatments", "straightened",
-    "loop-forward", "loop-there-and-back", "loop-until-release", "loop-one-shot", "a4-at-432",
-    "split"};
+/// "schema-2/layers": every file there is, or those of one schema.
+std::vector<std::string> frozen(const std::string& schema = {})
+{
+    std::vector<std::string> names;
+    for (const auto& entry : std::filesystem::recursive_directory_iterator(fixtures))
+        if (entry.path().extension() == ".puretone"
+            && (schema.empty() || entry.path().parent_path().filename() == schema))
+            names.push_back(
+                (entry.path().parent_path().filename() / entry.path().stem()).string());
+    std::sort(names.begin(), names.end());
+    return names;
+}
 
 std::filesystem::path fixture(const std::string& name, const std::string& ending)
 {
@@ -66,9 +75,9 @@ double lagAt(const std::vector<float>& then, const std::vector<float>& now, std:
 
 } // namespace
 
-TEST_CASE("files of schema 1 sound as they did", "[formats][schema]")
+TEST_CASE("files of every schema sound as they did", "[formats][schema]")
 {
-    const auto name = GENERATE(from_range(names));
+    const auto name = GENERATE(from_range(frozen()));
     CAPTURE(name);
     const auto events = parseNotes(textOf(fixture(name, ".notes")));
     REQUIRE(events);
@@ -95,18 +104,18 @@ TEST_CASE("files of schema 1 sound as they did", "[formats][schema]")
 
 TEST_CASE("files of schema 1 bring all that was in them", "[formats][schema]")
 {
-    CHECK(opened("many-takes").takes.size() == 4);
-    CHECK(opened("many-takes").layers[0].zones.size() == 5);
-    CHECK(opened("many-takes").layers[0].zones.back().highVelocity == 64);
-    CHECK(opened("many-takes").layers[0].envelope == Envelope{0.05, 0.1, 0.05, 0.4, -9.0, 0.3});
-    const auto bell = opened("treatments");
+    CHECK(opened("schema-1/many-takes").takes.size() == 4);
+    CHECK(opened("schema-1/many-takes").layers[0].zones.size() == 5);
+    CHECK(opened("schema-1/many-takes").layers[0].zones.back().highVelocity == 64);
+    CHECK(opened("schema-1/many-takes").layers[0].envelope == Envelope{0.05, 0.1, 0.05, 0.4, -9.0, 0.3});
+    const auto bell = opened("schema-1/treatments");
     CHECK(bell.takes.front().treatments.size() == 11);
     CHECK_FALSE(bell.takes.front().treatments[2].on);
     CHECK(reversed(bell.takes.front().treatments));
     CHECK(bell.takes.front().fades == Fades{0.02, 0.1, FadeShape::soft, FadeShape::late});
-    const auto hum = opened("straightened");
+    const auto hum = opened("schema-1/straightened");
     CHECK(std::get<Straighten>(hum.takes.front().treatments.front().what).vibrato == 0.5);
-    const auto forward = opened("loop-forward").takes.front().loop;
+    const auto forward = opened("schema-1/loop-forward").takes.front().loop;
     CHECK(forward.on);
     CHECK(forward.span == Span{Frames{16000}, Frames{28800}});
     CHECK(forward.crossfade == Frames{3200});
@@ -114,16 +123,16 @@ TEST_CASE("files of schema 1 bring all that was in them", "[formats][schema]")
     CHECK(forward.fraction == 0.25);
     CHECK(forward.evenOut == 0.7);
     CHECK(forward.evenColour == 0.3);
-    CHECK(opened("loop-there-and-back").takes.front().loop.mode == LoopMode::alternating);
-    CHECK(opened("loop-until-release").takes.front().loop.mode == LoopMode::untilRelease);
-    CHECK(opened("loop-one-shot").takes.front().loop.mode == LoopMode::oneShot);
-    CHECK(opened("a4-at-432").a4 == 432.0);
-    CHECK(opened("a4-at-432").takes.front().tuning.a4 == 432.0);
-    const auto split = opened("split");
+    CHECK(opened("schema-1/loop-there-and-back").takes.front().loop.mode == LoopMode::alternating);
+    CHECK(opened("schema-1/loop-until-release").takes.front().loop.mode == LoopMode::untilRelease);
+    CHECK(opened("schema-1/loop-one-shot").takes.front().loop.mode == LoopMode::oneShot);
+    CHECK(opened("schema-1/a4-at-432").a4 == 432.0);
+    CHECK(opened("schema-1/a4-at-432").takes.front().tuning.a4 == 432.0);
+    const auto split = opened("schema-1/split");
     REQUIRE(split.takes.size() == 4);
     CHECK(split.takes[0].recording == split.takes[3].recording);
     CHECK(split.takes[3].kept.start.value > split.takes[0].kept.end.value);
-    for (const auto& name : names) {
+    for (const auto& name : frozen("schema-1")) {
         CAPTURE(name);
         for (const auto& take : opened(name).takes) {
             CHECK(take.facts->pitch.midi.has_value());
@@ -132,10 +141,47 @@ TEST_CASE("files of schema 1 bring all that was in them", "[formats][schema]")
     }
 }
 
-TEST_CASE(
-    "a file of schema 1 is saved in the present one and comes back the same", "[formats][schema]")
+TEST_CASE("files of schemas 2 to 4 bring all that was in them", "[formats][schema]")
 {
-    const auto name = GENERATE(from_range(names));
+    for (const std::string schema : {"schema-2/", "schema-3/"}) {
+        CAPTURE(schema);
+        const auto layers = opened(schema + "layers");
+        REQUIRE(layers.layers.size() == 2);
+        CHECK(layers.layers[1].follow == 0.5);
+        CHECK(layers.layers[1].octave == -1);
+        CHECK(layers.layers[0].pan == -0.3);
+        CHECK(opened(schema + "release").layers[1].when == SoundsWhen::release);
+        CHECK(opened(schema + "release").layers[1].fallDbPerSecond == 12.0);
+        CHECK(opened(schema + "turns").layers[0].sameKeys == SameKeys::inTurn);
+        CHECK(opened(schema + "touches").layers[0].zones[0].highVelocityFade == 30);
+        CHECK(opened(schema + "crossover").layers[0].zones[1].lowKeyFade == 8);
+        CHECK(opened(schema + "tied").layers[0].notes == Notes::tied);
+        CHECK(opened(schema + "blend").blend == 0.3);
+    }
+    CHECK(opened("schema-2/tied").layers[0].glide == Glide{0.2, false, false});
+    CHECK(opened("schema-3/tied").layers[0].glide == Glide{0.15, true, true});
+    const auto shape = opened("schema-2/shape").layers[0];
+    CHECK(shape.filter.envelopeOctaves == 2.0);
+    CHECK(slowWaveOf(shape) == SlowWave{6.0, 20.0, 3.0, 0.5, 0.2});
+    const auto curves = opened("schema-3/shape").layers[0];
+    CHECK(curves.envelope.attackCurve == 0.5);
+    CHECK(curves.second.decayCurve == 0.3);
+    CHECK(curves.filter.driveDb == 6.0);
+    CHECK(opened("schema-3/movements").layers[0].movements.size() == 4);
+    CHECK(opened("schema-3/movements").layers[0].waves[1].shape == Wave::Shape::square);
+    CHECK(opened("schema-3/pattern").pattern.steps.size() == 3);
+    CHECK(opened("schema-3/pattern").tempo == 140.0);
+    const auto effects = opened("schema-4/effects");
+    REQUIRE(effects.effects.size() == 3);
+    CHECK(effects.effects[1].kind == EffectKind::echo);
+    CHECK(effects.layers[0].toEffects == 0.7);
+    CHECK(effects.layers[0].movements.at(0).target == Target::effect);
+}
+
+TEST_CASE(
+    "a file of an earlier schema is saved in the present one and comes back the same", "[formats][schema]")
+{
+    const auto name = GENERATE(from_range(frozen()));
     CAPTURE(name);
     const TemporaryFolder folder;
     const auto before = opened(name);
@@ -145,10 +191,10 @@ TEST_CASE(
     CHECK(*after == before);
 }
 
-TEST_CASE("damaged copies of schema 1 are refused, or mended and playable",
+TEST_CASE("damaged copies of earlier files are refused, or mended and playable",
     "[formats][schema][bad-input]")
 {
-    const auto name = GENERATE(from_range(names));
+    const auto name = GENERATE(from_range(frozen()));
     CAPTURE(name);
     const TemporaryFolder folder;
     std::ifstream file(fixture(name, ".puretone"), std::ios::binary);
@@ -176,7 +222,7 @@ TEST_CASE("damaged copies of schema 1 are refused, or mended and playable",
 TEST_CASE(
     "numbers of schema 1 pass the gate on their way into layers", "[formats][schema][bad-input]")
 {
-    const auto instrument = opened("many-takes");
+    const auto instrument = opened("schema-1/many-takes");
     // As schema 1 said it.
     auto j = nlohmann::json::parse(toJson(instrument));
     j["schema"] = 1;

@@ -1,0 +1,174 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "formats/played.h"
+
+#include "audio/level.h"
+#include "base/quantity.h"
+#include "engine/render.h"
+#include "loop/seam.h"
+
+#include <algorithm>
+#include <cmath>
+#include <set>
+
+namespace puretone {
+
+namespace {
+
+constexpr double rate = 48000.0;
+constexpr double heldSeconds = 1.0;
+constexpr int touch = 100;
+constexpr std::size_t mostKeys = 16;
+
+/// Roots of zones that sound when pressed, spread over all of them.
+std::vector<int> keysOf(const Instrument& document)
+{
+    std::set<int> roots;
+    for (const auto& layer : document.layers)
+        for (const auto& zone : layer.zones)
+            if (const Take* take = document.take(zone.take); layer.on && take != nullptr
+                && layer.when == SoundsWhen::press && zone.lowVelocity <= touch
+                && zone.highVelocity >= touch)
+                roots.insert(std::clamp(take->tuning.rootKey, zone.lowKey, zone.highKey));
+    const std::vector<int> all(roots.begin(), roots.end());
+    if (all.size() <= mostKeys)
+        return all;
+    std::vector<int> spread;
+    for (std::size_t i = 0; i < mostKeys; ++i)
+        spread.push_back(all[i * (all.size() - 1) / (mostKeys - 1)]);
+    return spread;
+}
+
+Audio playedOn(const Instrument& instrument, int key)
+{
+    return renderEvents(instrument,
+        {{0.0, MidiEvent::noteOn(key, touch)}, {heldSeconds, MidiEvent::noteOff(key)}}, rate, 0.2);
+}
+
+/// Frames by which `b` comes after `a` around a place, with the likeness of the two there, -1 to 1.
+struct Lag {
+    double frames = 0.0, likeness = 0.0;
+};
+Lag lagAt(std::span<const float> a, std::span<const float> b, std::int64_t at)
+{
+    constexpr std::int64_t length = 4800, most = 240;
+    const auto here = a.subspan(std::size_t(at), std::size_t(length));
+    const auto power = [&](std::span<const float> x) { return meanSquare(x) * double(length); };
+    std::vector<double> likeness;
+    for (std::int64_t lag = -most; lag <= most; ++lag) {
+        const auto there = b.subspan(std::size_t(at + lag), std::size_t(length));
+        const double both = std::sqrt(power(here) * power(there));
+        likeness.push_back(
+            both > 0.0 ? dotProduct(here.data(), there.data(), std::size_t(length)) / both : 0.0);
+    }
+    const auto best = std::max_element(likeness.begin(), likeness.end()) - likeness.begin();
+    double fraction = 0.0;
+    if (best > 0 && best + 1 < std::ptrdiff_t(likeness.size())) {
+        const double l = likeness[std::size_t(best - 1)], m = likeness[std::size_t(best)],
+                     r = likeness[std::size_t(best + 1)];
+        if (const double bend = l - 2.0 * m + r; bend < 0.0)
+            fraction = 0.5 * (l - r) / bend;
+    }
+    return {double(best - most) + fraction, likeness[std::size_t(best)]};
+}
+
+void compareKey(const Audio& a, const Audio& b, Played& played)
+{
+    const auto frames = std::min(a.frames(), b.frames());
+    constexpr std::int64_t first = 4800, second = 36000, last = 41040;
+    const double levelA = meanSquare(a.channels[0]) + meanSquare(a.channels[1]),
+                 levelB = meanSquare(b.channels[0]) + meanSquare(b.channels[1]);
+    constexpr double inaudible = 1e-9; // -90 dB
+    if (levelA < inaudible && levelB < inaudible)
+        return;
+    ++played.keys;
+    if (levelA < inaudible || levelB < inaudible) {
+        ++played.silent;
+        return;
+    }
+    const double db = 10.0 * std::log10(levelB * double(b.frames()) / (levelA * double(a.frames())));
+    if (std::abs(db) > std::abs(played.levelDb))
+        played.levelDb = db;
+    if (frames < last)
+        return;
+    const auto& left = a.channels[0];
+    const auto early = lagAt(left, b.channels[0], first), late = lagAt(left, b.channels[0], second);
+    if (std::min(early.likeness, late.likeness) < 0.7)
+        return; // too short by then, or never the same twice
+    ++played.compared;
+    const double cents =
+        1200.0 * std::log2(1.0 - (late.frames - early.frames) / double(second - first));
+    if (std::abs(cents) > std::abs(played.cents))
+        played.cents = cents;
+}
+
+double costOf(const Take& take)
+{
+    const double seconds = double(take.loop.span.length()) / take.rate();
+    return seamCost(measureSeam(take.audio(), take.loop, std::nullopt), seconds);
+}
+
+/// Loops in the order in which zones have them; a format may have made more of them.
+void compareJoints(const Instrument& document, const Instrument& file, Played& played)
+{
+    // The file's takes come in the order of the document's zones; only the worst counts.
+    double worst = 0.0, worstThere = 0.0;
+    int joints = 0;
+    for (const auto& take : document.takes)
+        if (take.loop.repeats() && take.loop.mode != LoopMode::alternating && joints < 24) {
+            worst = std::max(worst, costOf(take));
+            ++joints;
+        }
+    int there = 0;
+    for (const auto& take : file.takes)
+        if (take.loop.repeats() && there < joints) {
+            worstThere = std::max(worstThere, costOf(take));
+            ++there;
+        }
+    played.joints = std::min(joints, there);
+    played.seamCost = worstThere - worst;
+    played.jointHeard = worst <= 1.0 && worstThere > 1.3;
+}
+
+} // namespace
+
+Played comparePlayed(const Instrument& document, const Instrument& file)
+{
+    Instrument plain = document;
+    plain.effects.clear();
+    plain.pattern.on = false;
+    Played played;
+    for (const int key : keysOf(document))
+        compareKey(playedOn(plain, key), playedOn(file, key), played);
+    compareJoints(document, file, played);
+    return played;
+}
+
+std::string describe(const Played& played)
+{
+    if (played.keys == 0)
+        return "Nothing of it sounds at an ordinary touch.";
+    std::string text = "Played back: " + std::to_string(played.keys)
+        + (played.keys == 1 ? " key" : " keys") + " within ";
+    if (played.compared > 0)
+        text += formatNumber(std::abs(played.cents), 1) + " ct and ";
+    text += formatNumber(std::abs(played.levelDb), 1) + " dB";
+    if (played.joints > 0)
+        text += played.jointHeard ? "; a joint is heard that was not before"
+            : played.joints == 1  ? "; the joint as before"
+                                  : "; " + std::to_string(played.joints) + " joints as before";
+    return text + ".";
+}
+
+std::string troubleOf(const Played& played)
+{
+    if (played.silent > 0)
+        return played.silent == 1 ? "One key does not sound in both."
+                                  : std::to_string(played.silent) + " keys do not sound in both.";
+    if (std::abs(played.cents) > 3.0)
+        return "A key is " + formatNumber(std::abs(played.cents), 1) + " ct off.";
+    if (std::abs(played.levelDb) > 1.5)
+        return "A key is " + formatNumber(std::abs(played.levelDb), 1) + " dB off.";
+    return played.jointHeard ? "A joint is heard that was not before." : "";
+}
+
+} // namespace puretone

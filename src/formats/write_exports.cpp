@@ -1,0 +1,367 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/safe_file.h"
+#include "engine/print.h"
+#include "formats/export_names.h"
+#include "formats/formats.h"
+#include "formats/own_lengths.h"
+#include "formats/played.h"
+
+#include <map>
+#include <set>
+
+namespace puretone {
+
+namespace fs = std::filesystem;
+
+ExportChoices usualChoices(FileKind kind)
+{
+    ExportChoices choices;
+    if (kind == FileKind::sf2)
+        choices.sound.depth = Depth::bits16;
+    return choices;
+}
+
+ExportChoices possible(ExportChoices choices, FileKind kind)
+{
+    const bool whole = kind == FileKind::sf2 || (kind == FileKind::sfz && choices.flac);
+    if (whole && choices.sound.depth == Depth::floating)
+        choices.sound.depth = Depth::bits24;
+    return choices;
+}
+
+std::vector<std::byte> encodeTakeWav(const PreparedTake& prepared, SampleFormat format)
+{
+    return encodeWav(prepared.audio, format, samplerOf(prepared));
+}
+
+SamplerInfo samplerOf(const PreparedTake& prepared)
+{
+    SamplerInfo sampler;
+    sampler.midi = prepared.midi;
+    if (prepared.loop)
+        sampler.loops.push_back({*prepared.loop, 0});
+    return sampler;
+}
+
+namespace {
+
+Error checkFailed(const fs::path& path, const std::string& what)
+{
+    return {ErrorCode::checkFailed,
+        shownName(path) + " was written, but reading it back gave another result: " + what
+            + " differs.",
+        "Try again, or write to another disk."};
+}
+
+/// Counts files and bytes on disk.
+void count(Written& written, const fs::path& path)
+{
+    std::error_code ignored;
+    written.files.push_back(path);
+    written.bytes += fs::file_size(path, ignored);
+}
+
+std::string loopWords(const Instrument& instrument)
+{
+    const auto loops = std::count_if(instrument.takes.begin(), instrument.takes.end(),
+        [](const Take& t) { return t.loop.repeats(); });
+    return loops == 0 ? "tuning" : "tuning and loop";
+}
+
+Result<void> makeFolder(const fs::path& folder)
+{
+    std::error_code error;
+    fs::create_directories(folder, error);
+    if (error)
+        return fail(ErrorCode::cannotWrite,
+            "The folder " + shownName(folder) + " could not be made: " + error.message() + ".",
+            "Choose another folder.");
+    return {};
+}
+
+Error cancelledWriting()
+{
+    return {ErrorCode::cancelled, "Writing was cancelled.", ""};
+}
+
+Result<Written> writeProjectFile(Instrument instrument, const fs::path& path)
+{
+    std::map<RecordingPtr, RecordingPtr> savables;
+    const auto save = [&](RecordingRef& recording) {
+        auto& known = savables[recording.pointer()];
+        if (!known)
+            known = savable(recording.pointer());
+        recording = known;
+    };
+    for (auto& take : instrument.takes)
+        save(take.recording);
+    for (auto& effect : instrument.effects)
+        if (effect.impulse.pointer())
+            save(effect.impulse);
+    const auto done = writeWhole(
+        path, [&](const fs::path& temporary) { return writeProject(instrument, temporary); },
+        [&](const fs::path& temporary) -> Result<void> {
+            const auto again = readProject(temporary);
+            if (!again)
+                return tl::unexpected(checkFailed(path, "the archive"));
+            if (!(*again == instrument))
+                return tl::unexpected(checkFailed(path, "the instrument"));
+            keepFormer(path);
+            return {};
+        });
+    if (!done)
+        return tl::unexpected(done.error());
+    Written written;
+    count(written, path);
+    written.checked = "Read back: the same instrument, and every recording byte for byte.";
+    return written;
+}
+
+/// The finished sample of one take, compared with what comes back.
+Result<void> writeCheckedSample(
+    const PreparedTake& prepared, const fs::path& path, const ExportChoices& choices)
+{
+    const bool flac = path.extension() == ".flac";
+    const auto format = formatOf(choices.sound.depth);
+    return writeWhole(
+        path,
+        [&](const fs::path& temporary) {
+            return flac ? writeFlac(temporary, prepared.audio, format)
+                        : writeBytes(temporary, encodeTakeWav(prepared, format));
+        },
+        [&](const fs::path& temporary) -> Result<void> {
+            const auto again = openRecording(temporary);
+            if (!again || (!flac && !(*again)->sampler))
+                return tl::unexpected(checkFailed(path, "the file"));
+            if (!flac) {
+                const SamplerInfo& sampler = *(*again)->sampler;
+                const auto loop =
+                    sampler.loops.empty() ? std::nullopt : std::optional(sampler.loops[0].span);
+                if (loop != prepared.loop)
+                    return tl::unexpected(checkFailed(path, "the loop"));
+                if (std::abs(sampler.midi - prepared.midi) > 1e-4)
+                    return tl::unexpected(checkFailed(path, "the tuning"));
+            }
+            if (const auto what = compareAudio(
+                    prepared.audio, *(*again)->audio, bitsOf(choices.sound.depth));
+                !what.empty())
+                return tl::unexpected(checkFailed(path, what));
+            return {};
+        });
+}
+
+Result<Written> writeWavFile(
+    const Instrument& instrument, const fs::path& path, const ExportChoices& choices)
+{
+    const auto prepared = conform(prepareTake(instrument.takes.front()), choices.sound);
+    if (const auto done = writeCheckedSample(prepared, path, choices); !done)
+        return tl::unexpected(done.error());
+    Written written;
+    count(written, path);
+    written.checked = "Read back: every frame within one step of "
+        + std::to_string(bitsOf(choices.sound.depth)) + " bits; " + loopWords(instrument)
+        + " as set.";
+    return written;
+}
+
+void compareByPlaying(Written& written, const Instrument& document, const fs::path& file)
+{
+    if (const auto again = openInstrument(file)) {
+        const auto played = comparePlayed(document, *again);
+        written.checked += " " + describe(played);
+        written.trouble = troubleOf(played);
+    }
+}
+
+Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path,
+    const ExportChoices& choices, const Progress& progress)
+{
+    const auto folder = sfzFolder(path);
+    if (const auto made = makeFolder(folder); !made)
+        return tl::unexpected(made.error());
+    Written written;
+    const auto regions = flatten(instrument, FileKind::sfz, Prepares::samples, choices.sound);
+    const char* ending = choices.flac ? ".flac" : ".wav";
+    const auto text = encodeSfz(instrument.name, regions, folder.filename().string(), ending);
+    std::set<std::string> samples;
+    for (std::size_t i = 0; i < regions.size(); ++i) {
+        const auto name = sampleName(regions[i], ending);
+        if (!samples.insert(name).second)
+            continue;
+        if (const auto done = writeCheckedSample(*regions[i].prepared, folder / name, choices);
+            !done)
+            return tl::unexpected(done.error());
+        progress.at(double(i + 1) / double(regions.size()));
+        if (progress.cancelled())
+            return tl::unexpected(cancelledWriting());
+    }
+    const auto done = writeWhole(
+        path,
+        [&](const fs::path& temporary) {
+            return writeBytes(temporary, std::as_bytes(std::span(text)));
+        },
+        [&](const fs::path& temporary) -> Result<void> {
+            const auto again = readSfz(temporary);
+            if (!again)
+                return tl::unexpected(checkFailed(path, "the text"));
+            // Half a cent is what whole cents round to.
+            const auto what =
+                difference(regions, flatten(*again, FileKind::sfz, Prepares::nothing),
+                    {bitsOf(choices.sound.depth), 0.501, 0.01, true});
+            if (!what.empty())
+                return tl::unexpected(checkFailed(path, what));
+            return {};
+        });
+    if (!done)
+        return tl::unexpected(done.error());
+    count(written, path);
+    for (const auto& name : samples)
+        count(written, folder / name);
+    written.checked =
+        "Read back with its samples: key range, " + loopWords(instrument) + " and sound as set.";
+    return written;
+}
+
+Result<Written> writeSoundFontFile(
+    const Instrument& instrument, const fs::path& path, const ExportChoices& choices)
+{
+    constexpr std::uint64_t most = 0xfff00000U; // sizes have 32 bits
+    auto regions = flatten(instrument, FileKind::sf2, Prepares::plans, choices.sound);
+    if (regions.empty())
+        return fail(ErrorCode::badValue,
+            shownName(path) + " was not written: no layer sounds when a key is pressed.",
+            "Write SFZ, or switch such a layer on.");
+    if (soundFontBytes(instrument.name, regions, choices.sound.depth) > most)
+        return fail(ErrorCode::badValue,
+            shownName(path) + " would be larger than the four gigabytes that a SoundFont may have.",
+            "Loop or shorten the takes, or write SFZ.");
+    regions = flatten(instrument, FileKind::sf2, Prepares::samples, choices.sound);
+    const auto bytes = encodeSoundFont(instrument.name, regions, choices.sound.depth);
+    // What is compared, too: the loudest region stands at full level, others below it.
+    const double loudest = loudestDb(regions);
+    for (auto& region : regions)
+        region.levelDb -= loudest;
+    const int bits = bitsOf(choices.sound.depth);
+    const auto done = writeWhole(
+        path, [&](const fs::path& temporary) { return writeBytes(temporary, bytes); },
+        [&](const fs::path& temporary) -> Result<void> {
+            const auto read = readFile(temporary);
+            if (!read)
+                return tl::unexpected(read.error());
+            const auto again = decodeSoundFont(*read, shownName(path));
+            if (!again)
+                return tl::unexpected(checkFailed(path, "the bank"));
+            // Levels are whole tenths of a dB, below the loudest region.
+            const auto what = difference(regions,
+                flatten(*again, FileKind::sf2, Prepares::nothing), {bits, 0.501, 0.06, false});
+            if (!what.empty())
+                return tl::unexpected(checkFailed(path, what));
+            return {};
+        });
+    if (!done)
+        return tl::unexpected(done.error());
+    Written written;
+    count(written, path);
+    written.checked = "Read back: key range, " + loopWords(instrument)
+        + " as set, every frame within one step of " + std::to_string(bits) + " bits.";
+    return written;
+}
+
+/// What a key sounds like as a sample of its own.
+PreparedTake keySample(Audio audio, int key)
+{
+    PreparedTake sample;
+    sample.frames = audio.frames();
+    sample.audio = std::move(audio);
+    sample.midi = key;
+    return sample;
+}
+
+Result<Written> writeKeys(const Instrument& instrument, const fs::path& folder,
+    const ExportChoices& choices, const Progress& progress)
+{
+    Written written;
+    const auto plans = plansOf(instrument, keysOf(instrument, choices));
+    for (std::size_t i = 0; i < plans.size(); ++i) {
+        const auto name = folder / keyFileName(plans[i].key);
+        const auto audio = printAudio(instrument, planPrint(instrument, plans[i]),
+            choices.sound.rate.value_or(48000.0),
+            progress.part(double(i) / double(plans.size()), double(i + 1) / double(plans.size())));
+        if (!audio) {
+            if (audio.error().code == ErrorCode::nothingInside)
+                continue; // a key that is silent
+            return tl::unexpected(audio.error());
+        }
+        const auto sample = conform(keySample(*audio, plans[i].key), choices.sound);
+        if (const auto done = writeCheckedSample(sample, name, choices); !done)
+            return tl::unexpected(done.error());
+        count(written, name);
+    }
+    if (written.files.empty())
+        return fail(ErrorCode::nothingInside, "No key sounds: nothing was written.",
+            "Switch a layer on.");
+    written.checked = "Read back: " + std::to_string(written.files.size())
+        + " keys as they sound here, each with its note inside.";
+    return written;
+}
+
+} // namespace
+
+Result<Written> writeWavSet(const Instrument& instrument, const fs::path& folder,
+    const ExportChoices& choices, const Progress& progress)
+{
+    if (instrument.takes.empty())
+        return fail(ErrorCode::badValue,
+            shownName(folder) + " was not written: the instrument has no take yet.",
+            "Open a recording first.");
+    if (const auto made = makeFolder(folder); !made)
+        return tl::unexpected(made.error());
+    if (choices.keyStep > 0)
+        return writeKeys(instrument, folder, choices, progress);
+    Written written;
+    const auto names = takeFileNames(instrument);
+    for (std::size_t i = 0; i < instrument.takes.size(); ++i) {
+        const auto prepared = conform(prepareTake(instrument.takes[i]), choices.sound);
+        if (const auto done = writeCheckedSample(prepared, folder / names[i], choices); !done)
+            return tl::unexpected(done.error());
+        count(written, folder / names[i]);
+        progress.at(double(i + 1) / double(instrument.takes.size()));
+        if (progress.cancelled())
+            return tl::unexpected(cancelledWriting());
+    }
+    written.checked = "Read back: every frame of " + std::to_string(names.size())
+        + (names.size() == 1 ? " take" : " takes") + " within one step of "
+        + std::to_string(bitsOf(choices.sound.depth)) + " bits; " + loopWords(instrument)
+        + " as set.";
+    return written;
+}
+
+Result<Written> writeInstrument(const Instrument& instrument, const fs::path& path,
+    const std::optional<ExportChoices>& wished, const Progress& progress)
+{
+    const auto kind = kindOfFile(path);
+    if (!kind)
+        return fail(ErrorCode::badValue,
+            shownName(path) + " has an ending that Pure Tone does not write.",
+            "Use .puretone, .wav, .sfz or .sf2.");
+    if (instrument.takes.empty() && *kind != FileKind::project)
+        return fail(ErrorCode::badValue,
+            shownName(path) + " was not written: the instrument has no take yet.",
+            "Open a recording first.");
+    const auto choices = possible(wished.value_or(usualChoices(*kind)), *kind);
+    if (*kind == FileKind::project)
+        return writeProjectFile(instrument, path);
+    if (*kind == FileKind::wav)
+        return writeWavFile(instrument, path, choices);
+    const auto own = withOwnLengths(instrument, progress.part(0.0, 0.3));
+    if (own.takes.empty())
+        return tl::unexpected(cancelledWriting());
+    auto written = *kind == FileKind::sfz
+        ? writeSfzFiles(own, path, choices, progress.part(0.3, 0.9))
+        : writeSoundFontFile(own, path, choices);
+    if (written)
+        compareByPlaying(*written, instrument, path);
+    return written;
+}
+
+} // namespace puretone
