@@ -9,32 +9,11 @@
 
 #include <cstdio>
 #include <nlohmann/json.hpp>
-#include <sndfile.h>
 
 using namespace puretone;
 namespace fs = std::filesystem;
 
 namespace {
-
-Result<void> writeFlac(const fs::path& path, const Audio& audio)
-{
-    return writeWhole(path, [&](const fs::path& temporary) -> Result<void> {
-        SF_INFO info{};
-        info.samplerate = int(audio.rate);
-        info.channels = int(audio.channelCount());
-        info.format = SF_FORMAT_FLAC | SF_FORMAT_PCM_16;
-        SNDFILE* file = sf_open(temporary.c_str(), SFM_WRITE, &info);
-        if (file == nullptr)
-            return fail(ErrorCode::cannotWrite, shownName(path) + " could not be written.");
-        std::vector<short> frames;
-        for (std::size_t i = 0; i < std::size_t(audio.frames()); ++i)
-            for (const auto& channel : audio.channels)
-                frames.push_back(short(toInteger(channel[i], 16)));
-        sf_writef_short(file, frames.data(), audio.frames());
-        sf_close(file);
-        return {};
-    });
-}
 
 std::string truthJson(const skerry::Sound& sound)
 {
@@ -71,7 +50,9 @@ int main(int argc, char** argv)
     fs::create_directories(folder / "sounds", error);
     for (const auto& sound : skerry::allSounds()) {
         const auto path = folder / "sounds" / (sound.name + ".flac");
-        if (!said(writeFlac(path, sound.audio)))
+        if (!said(writeWhole(path, [&](const fs::path& temporary) {
+                return writeFlac(temporary, sound.audio, SampleFormat::int16);
+            })))
             return 1;
         const auto text = truthJson(sound);
         const auto truth = folder / "sounds" / (sound.name + ".json");

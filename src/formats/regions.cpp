@@ -112,10 +112,10 @@ std::vector<std::string> lossesOfSoundFont(const Instrument& instrument)
     return losses;
 }
 
-std::vector<std::string> lossesOfWav(const Instrument& instrument)
+std::vector<std::string> lossesOfWav(const Instrument& instrument, bool set)
 {
     std::vector<std::string> losses;
-    if (instrument.takes.size() > 1)
+    if (instrument.takes.size() > 1 && !set)
         losses.emplace_back("A WAV file holds one take: the first one is written.");
     if (any(instrument, [](const Layer& l) {
             return !(l.envelope == Envelope{}) || l.filter.kind != FilterKind::off
@@ -124,6 +124,8 @@ std::vector<std::string> lossesOfWav(const Instrument& instrument)
         losses.emplace_back("The shape is not written: a WAV file has no room for it.");
     if (instrument.layers.size() > 1)
         losses.emplace_back("Layers are not written.");
+    if (set && instrument.takes.size() > 1)
+        losses.emplace_back("Key ranges are not written: each file says its own root.");
     return losses;
 }
 
@@ -218,12 +220,12 @@ double loudestDb(const std::vector<Region>& regions)
     })->levelDb;
 }
 
-std::vector<std::string> lossesOf(const Instrument& instrument, FileKind kind)
+std::vector<std::string> lossesOf(const Instrument& instrument, FileKind kind, bool wavSet)
 {
     std::vector<std::string> losses;
     if (kind == FileKind::project)
         return losses;
-    losses = kind == FileKind::wav ? lossesOfWav(instrument)
+    losses = kind == FileKind::wav ? lossesOfWav(instrument, wavSet)
         : kind == FileKind::sf2    ? lossesOfSoundFont(instrument)
                                    : losses;
     if (kind == FileKind::wav)

@@ -38,6 +38,8 @@ std::vector<Region> flatten(const Instrument& instrument, FileKind kind,
 double loudestDb(const std::vector<Region>& regions);
 
 /// What a format does not carry, one sentence each; empty where nothing is lost.
-std::vector<std::string> lossesOf(const Instrument& instrument, FileKind kind);
+/// @param wavSet Of WAV files: whether every take is written.
+std::vector<std::string> lossesOf(
+    const Instrument& instrument, FileKind kind, bool wavSet = false);
 
 } // namespace puretone

@@ -71,7 +71,7 @@ std::string loopWords(const Instrument& instrument)
 Result<void> makeFolder(const fs::path& folder)
 {
     std::error_code error;
-    fs::create_directories(folder, error);
+    fs::create_directory(folder, error); // a folder that is mistyped is not made
     if (error)
         return fail(ErrorCode::cannotWrite,
             "The folder " + shownName(folder) + " could not be made: " + error.message() + ".",

@@ -264,6 +264,81 @@ TEST_CASE("ticked files are written and checked from the window", "[app][export]
     CHECK(checked == 4);
 }
 
+TEST_CASE("a limit of size is met, said, heard and written", "[app][export]")
+{
+    const TemporaryFolder folder;
+    Driver d;
+    d.open(sounds + "bottles.flac");
+    d.session().splitting().propose({});
+    d.settle();
+    d.session().splitting().make();
+    d.settle();
+    REQUIRE(d.document().takes.size() == 6);
+    d.goTo(Stop::write);
+    auto& exporting = d.session().exporting();
+    auto* stop = static_cast<ExportStop*>(d.window.stop(Stop::write));
+    stop->setFolder(QString::fromStdString(folder.path().string()));
+    d.settle();
+    REQUIRE(exporting.planOf(Product::soundFont) != nullptr);
+    const auto whole = exporting.planOf(Product::soundFont)->bytes;
+    CHECK(exporting.planOf(Product::soundFont)->exact);
+    d.click(stop, "Little memory");
+    CHECK_FALSE(exporting.ticked(Product::project));
+    d.type(stop, "Limit", QString::number(0.4e-6 * double(whole)) + " MB");
+    d.settle();
+    const auto* plan = exporting.planOf(Product::soundFont);
+    CHECK(plan->fits);
+    CHECK(plan->bytes <= std::uint64_t(0.4 * double(whole)));
+    CHECK_FALSE(plan->said.empty());
+    const auto said = plan->bytes;
+    // What is heard before it is written: the same note.
+    d.click(stop, "Hear it as written");
+    d.settle();
+    REQUIRE(d.session().audition().instrument() != nullptr);
+    d.pressKey(64);
+    CHECK_THAT(d.hearPitch(), WithinAbs(64.0, 0.05));
+    d.releaseKey(64);
+    d.click(stop, "Write ticked files");
+    d.settle();
+    CHECK(std::filesystem::file_size(folder / "Bottles.sf2") == said);
+    REQUIRE(exporting.reportOf(Product::soundFont) != nullptr);
+    REQUIRE(exporting.reportOf(Product::soundFont)->has_value());
+    CHECK_THAT((*exporting.reportOf(Product::soundFont))->checked, Contains("Played back"));
+    CHECK((*exporting.reportOf(Product::soundFont))->trouble.empty());
+    CHECK(std::filesystem::is_directory(folder / "Bottles WAV"));
+    // Elsewhere the keys play the document.
+    d.goTo(Stop::keys);
+    d.settle();
+    CHECK(d.session().audition().instrument() == nullptr);
+}
+
+TEST_CASE("what cannot be written is said, and the rest is written", "[app][export][bad-input]")
+{
+    const TemporaryFolder folder;
+    std::filesystem::create_directory(folder / "Keepers hum.sf2"); // a folder is in the way
+    Driver d;
+    d.open(sounds + "keepers-hum.flac");
+    d.goTo(Stop::write);
+    auto* stop = static_cast<ExportStop*>(d.window.stop(Stop::write));
+    stop->setFolder(QString::fromStdString(folder.path().string()));
+    d.answer("Replace");
+    d.click(stop, "Write ticked files");
+    d.settle();
+    const auto& exporting = d.session().exporting();
+    CHECK_FALSE(exporting.reportOf(Product::soundFont)->has_value());
+    CHECK(exporting.reportOf(Product::sfz)->has_value());
+    CHECK(std::filesystem::exists(folder / "Keepers hum.wav"));
+    CHECK_THAT(messageOf(d), Contains("Keepers hum.sf2"));
+    // A folder that is not there.
+    stop->setFolder(QString::fromStdString((folder / "gone").string()));
+    d.click(stop, "Write ticked files");
+    d.settle();
+    for (const auto product : allProducts) {
+        REQUIRE(exporting.reportOf(product) != nullptr);
+        CHECK_FALSE(exporting.reportOf(product)->has_value());
+    }
+}
+
 TEST_CASE("an output that is pulled out gives a message, and playing goes on", "[app][devices]")
 {
     Driver d;

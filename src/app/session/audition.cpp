@@ -59,6 +59,16 @@ void Audition::hear(const QString& path)
         });
 }
 
+void Audition::hearInstead(std::function<Instrument(const Progress&)> make)
+{
+    session_.background().run(JobKind::audition, Background::Running::cancel, std::move(make),
+        [this](const Instrument& made) {
+            instrument_ = made;
+            toStrike_ = false;
+            session_.hearing().compileNow();
+        });
+}
+
 void Audition::endNote()
 {
     if (struck_ >= 0)

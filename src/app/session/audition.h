@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "base/progress.h"
 #include "model/instrument.h"
 
 #include <QObject>
+#include <functional>
 #include <optional>
 
 namespace puretone::app {
@@ -19,6 +21,9 @@ public:
     explicit Audition(Session& session);
 
     void hear(const QString& path);
+    /// Plays another instrument in place of the document, with what keys are pressed.
+    /// @param make Makes it, beside the window.
+    void hearInstead(std::function<Instrument(const Progress&)> make);
     /// The document sounds again.
     void stop();
     /// What is heard in place of the document; null where that is.

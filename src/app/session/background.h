@@ -24,7 +24,7 @@ enum class JobKind {
     notesInside, split, layOut, treat, hearAgain, copyTreatments, facts, walk,
     findLoops, loopNear, copyLoop, seam, remedy, seamMap,
     compile, keepLength, copyLayer, levels, reach, draw, note, peaks, beating,
-    save, exportFiles, journal, sweep, printLook, print,
+    save, exportFiles, exportLook, journal, sweep, printLook, print,
     findDevices, openOutput, openKeyboard, openInput,
     // clang-format on
 };

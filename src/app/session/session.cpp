@@ -23,6 +23,7 @@ Session::Session(QObject* parent)
     , splitting_(*this)
     , looping_(*this)
     , saving_(*this, history_)
+    , exporting_(*this)
 {
     connect(&player_, &Player::message, this, [this](const QString& s) { say(s); });
     connect(&background_, &Background::failed, this,

@@ -3,6 +3,7 @@
 
 #include "app/session/audition.h"
 #include "app/session/background.h"
+#include "app/session/exporting.h"
 #include "app/session/hearing.h"
 #include "app/session/lengths.h"
 #include "app/session/listening.h"
@@ -49,6 +50,7 @@ public:
     Printing& printing() { return printing_; }
     const Printing& printing() const { return printing_; }
     Saving& saving() { return saving_; }
+    Exporting& exporting() { return exporting_; }
     Player& player() { return player_; }
     Background& background() { return background_; }
     const Background& background() const { return background_; }
@@ -136,6 +138,7 @@ private:
     Splitting splitting_;
     Looping looping_;
     Saving saving_;
+    Exporting exporting_;
 };
 
 } // namespace puretone::app

@@ -1,15 +1,17 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/stops/export_row.h"
 #include "app/stops/stop_view.h"
-#include "formats/regions.h"
 
-#include <QCheckBox>
-#include <QGridLayout>
+#include <QLineEdit>
 
 namespace puretone::app {
 
-/// Take it away: what will be written, file by file, and what was checked after writing.
+class ExportFields;
+
+/// Take it away: what will be written, file by file and to the byte, and what was found after
+/// writing.
 class ExportStop final : public StopView {
     Q_OBJECT
 
@@ -20,27 +22,25 @@ public:
     QString folder() const { return folder_->text(); }
     void setFolder(const QString& folder);
     /// Writes every ticked format, in the background.
-    void writeTicked();
+    void writeTicked() { session().exporting().write(); }
 
 signals:
     void saveAsked();
 
-private:
-    struct Row {
-        FileKind kind;
-        QCheckBox* tick;
-        QLabel *file, *size, *report;
-        QLabel* lost; ///< What the format does not carry.
-    };
-    QString pathOf(const Row& row) const;
-    void addRow(FileKind kind, int line);
-    bool mayReplace();
-    void report(const Row& row, const Result<Written>& result);
+protected:
+    void hideEvent(QHideEvent* event) override;
 
-    QGridLayout* grid_;
-    std::vector<Row> rows_;
+private:
+    void buildReady();
+    void buildName();
+    void buildFoot();
+    bool mayReplace();
+
+    std::vector<QPushButton*> ready_;
+    std::vector<ExportRow*> rows_;
     QLineEdit *folder_, *name_;
-    QPushButton *write_, *save_;
+    ExportFields* fields_;
+    QPushButton *hear_, *write_, *save_;
     QLabel* summary_;
 };
 

@@ -1,0 +1,96 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/session/take_key.h"
+#include "formats/fit.h"
+
+#include <QObject>
+#include <array>
+#include <optional>
+
+namespace puretone::app {
+
+class Session;
+
+/// What an export can make.
+enum class Product { project, sfz, soundFont, wavs };
+inline constexpr std::array allProducts = {
+    Product::project, Product::sfz, Product::soundFont, Product::wavs};
+
+/// What is wished of all of them; a project is what it is.
+struct ExportWish {
+    ExportChoices choices;
+    bool usualDepth = true; ///< 16 bits in a SoundFont and 24 elsewhere, whatever `choices` say.
+    double limitMegabytes = 0.0; ///< For each of them; 0 for none.
+    std::vector<Saver> savers = usualSavers();
+    bool operator==(const ExportWish&) const = default;
+};
+
+/// What a product will be.
+struct ProductPlan {
+    std::vector<PlannedFile> files;
+    std::uint64_t bytes = 0;
+    bool exact = true;
+    bool fits = true; ///< Into the limit.
+    std::vector<std::string> said; ///< What was done to fit.
+    std::vector<std::string> losses; ///< What the format does not carry.
+};
+
+/// Exports: planned beside the window, heard before they are written, written and checked.
+class Exporting : public QObject {
+    Q_OBJECT
+
+public:
+    explicit Exporting(Session& session);
+
+    const ExportWish& wish() const { return wish_; }
+    void setWish(const ExportWish& wish);
+    bool ticked(Product product) const { return ticked_[std::size_t(product)]; }
+    void setTicked(Product product, bool on);
+    QString folder() const { return folder_; }
+    void setFolder(const QString& folder);
+    /// The file that is asked for, or the folder of several.
+    std::filesystem::path pathOf(Product product) const;
+    /// As it was last worked out; null before that.
+    const ProductPlan* planOf(Product product) const;
+    /// How the last writing went; null before it.
+    const Result<Written>* reportOf(Product product) const;
+    bool writing() const;
+    /// Ticked products that stand there already.
+    QStringList inTheWay() const;
+
+    /// The document or the wish has changed.
+    void refresh();
+    void write();
+    /// Plays what the first ticked product will sound like in place of the document.
+    void hear(bool on);
+    bool hearing() const { return hearing_; }
+    /// "SFZ".
+    static QString nameOf(Product product);
+
+signals:
+    void changed();
+
+private:
+    struct Target {
+        Product product;
+        std::filesystem::path path;
+        ExportWish wish;
+    };
+    std::vector<Target> targets(bool onlyTicked) const;
+    static Fit fitFor(const Instrument& document, const Target& target);
+    static ProductPlan planFor(const Instrument& document, const Target& target);
+    void plan();
+    void hearNow();
+
+    Session& session_;
+    ExportWish wish_;
+    std::array<bool, allProducts.size()> ticked_{true, true, true, true};
+    QString folder_;
+    std::array<std::optional<ProductPlan>, allProducts.size()> plans_;
+    std::array<std::optional<Result<Written>>, allProducts.size()> reports_;
+    bool hearing_ = false;
+    std::optional<std::pair<int, ExportWish>> planned_; ///< For which document, as it was wished.
+};
+
+} // namespace puretone::app
