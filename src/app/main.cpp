@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/session/settings.h"
 #include "app/shell/application.h"
 #include "app/shell/main_window.h"
 #include "base/large_memory.h"
 
 #include <QCommandLineParser>
-#include <QSettings>
 
 int main(int argc, char** argv)
 {
@@ -29,16 +29,19 @@ int main(int argc, char** argv)
     parser.process(application);
 
     Theme::loadFonts();
-    const int theme = QSettings().value(QStringLiteral("theme"), 0).toInt();
-    Theme::apply(application, theme == 1 ? ThemeName::nightWatch : ThemeName::daybreak);
+    settings::lookAtDesktop();
+    Theme::apply(application, settings::themeFor(settings::themeWish()));
     MainWindow window;
     QObject::connect(
         &application, &Application::failed, &window.session(), [&](const puretone::Error& error) {
             window.session().say(QString::fromStdString(error.sentence()));
         });
     window.show();
+    const bool first = settings::firstStart();
     if (!parser.positionalArguments().isEmpty())
         window.openFiles(parser.positionalArguments());
+    if (first)
+        window.welcome(parser.positionalArguments().isEmpty());
     // Looking for sound servers takes a moment: first the picture.
     QTimer::singleShot(0, &window, [&] {
         window.startDevices(parser.value(output).toStdString());

@@ -15,9 +15,10 @@ public:
 
     void testRunStarting(const Catch::TestRunInfo&) override
     {
-        // Settings, recordings and recovery copies of this run alone: tests run beside each other, and
+        // Settings, recordings and journals of this run alone: tests run beside each other, and
         // what one leaves unsaved must not be offered to another.
-        for (const char* name : {"XDG_DATA_HOME", "XDG_CONFIG_HOME", "XDG_CACHE_HOME", "HOME"})
+        for (const char* name :
+            {"XDG_DATA_HOME", "XDG_CONFIG_HOME", "XDG_CACHE_HOME", "XDG_STATE_HOME", "HOME"})
             qputenv(name, QByteArray::fromStdString(home_.path().string()));
         application_ = std::make_unique<puretone::app::Application>(count_, arguments_);
         QApplication::setApplicationName(QStringLiteral("puretone-tests"));

@@ -2,18 +2,36 @@
 // Bytes as every kind of file that is read: the first one says which. See document_fuzz.cpp.
 #include "base/safe_file.h"
 #include "formats/formats.h"
+#include "formats/journal_file.h"
 #include "formats/midi_file.h"
 #include "formats/regions.h"
+#include "model/json.h"
 #include "support/mangle.h"
 
 using namespace puretone;
+
+namespace {
+
+/// Files that are opened by their path, with a sample that is there.
+void fromDisk(const char* name, std::span<const std::byte> bytes)
+{
+    static const probe::TemporaryFolder folder;
+    static const bool sample = writeWav(folder / "tone.wav",
+        probe::mono(probe::harmonicTone(233.0, 16000.0, 0.2), 16000.0), SampleFormat::int16)
+                                   .has_value();
+    if (sample && writeBytes(folder / name, bytes))
+        if (const auto opened = openInstrument(folder / name); opened && opened->takes.size() < 4)
+            probe::walkThrough(*opened);
+}
+
+} // namespace
 
 extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size)
 {
     if (size < 2)
         return 0;
     const auto bytes = std::as_bytes(std::span(data + 1, size - 1));
-    switch (data[0] % 4) {
+    switch (data[0] % 7) {
     case 0:
         (void)decodeMidiFile(bytes, "x.mid");
         break;
@@ -27,8 +45,17 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
             if (auto take = makeTake(*sound))
                 probe::walkThrough(makeInstrument(std::move(*take)));
         break;
-    default:
+    case 3:
         (void)decodeSampler(bytes);
+        break;
+    case 4:
+        fromDisk("x.sfz", bytes);
+        break;
+    case 5:
+        fromDisk("x.puretone", bytes);
+        break;
+    default:
+        (void)journal::read({reinterpret_cast<const char*>(bytes.data()), bytes.size()});
     }
     return 0;
 }
@@ -52,6 +79,21 @@ extern "C" int LLVMFuzzerInitialize(int*, char***)
     put("midi", 0, {score.begin(), score.end()});
     put("bank", 1, encodeSoundFont("tone", flatten(tone, FileKind::sf2)));
     put("wave", 2, encodeTakeWav(prepareTake(tone.takes[0]), SampleFormat::int16));
+    const std::string text = "#define $KEY 60\n<group> loop_mode=loop_continuous\n<region> "
+                             "sample=tone.wav pitch_keycenter=$KEY cutoff_oncc1=1200\n";
+    const auto words = std::as_bytes(std::span(text));
+    put("text", 4, {words.begin(), words.end()});
+    const auto project = std::filesystem::path(folder) / "x.puretone";
+    if (writeProject(tone, project)) {
+        put("project", 5, *readFile(project));
+        std::filesystem::remove(project);
+    }
+    journal::HistoryText history;
+    history.current = 1;
+    history.homes = {{"", -1}};
+    const auto log = journal::valueRecord(1, toJson(tone), "") + journal::historyRecord(history, 0);
+    const auto records = std::as_bytes(std::span(log));
+    put("journal", 6, {records.begin(), records.end()});
     put("sampler", 3, encodeSampler({60.5, {{{Frames{10}, Frames{100}}, 0}}}, 16000.0));
     return 0;
 }

@@ -5,6 +5,7 @@
 #include "app/shell/listen_panel.h"
 #include "app/shell/main_window.h"
 #include "app/shell/played_sheet.h"
+#include "app/shell/settings_sheet.h"
 #include "app/shell/shortcuts.h"
 #include "app/stops/sound_stop.h"
 
@@ -145,7 +146,7 @@ int main(int argc, char** argv)
             {"night", "Night watch"}, {"only", "One stop, 1 to 7", "stop"},
             {"silent", "Play nothing"}, {"split", "Propose a split, or make it", "propose|make"},
             {"record", "Record from the simulated microphone for so many seconds", "seconds"},
-            {"sheet", "One sheet over the window instead of the stops", "shortcuts|close"},
+            {"sheet", "One sheet over the window instead of the stops", "shortcuts|close|settings"},
             {"treat", "Treat the take, and choose one of its treatments"},
             {"layers", "Make three layers of the instrument"},
             {"effects", "Add so many effects", "number"},
@@ -222,6 +223,8 @@ int main(int argc, char** argv)
                 window.close();
             else if (sheet == "played")
                 PlayedSheet(window.session(), &window).ask();
+            else if (sheet == "settings")
+                SettingsSheet(window).ask();
             else
                 showShortcuts(&window);
         });

@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/session.h"
+#include "app/session/settings.h"
 #include "model/take_maker.h"
 
 #include "base/safe_file.h"
 
+#include <QFileInfo>
 #include <QStandardPaths>
 
 namespace puretone::app {
@@ -61,7 +63,8 @@ bool Opening::busy() const
             [this](JobKind kind) { return session_.background().busy(kind); });
 }
 
-void Opening::open(const QString& path, const QStringList& joining)
+void Opening::open(
+    const QString& path, const QStringList& joining, std::optional<std::size_t> preset)
 {
     const std::filesystem::path file(path.toStdString());
     // A sound file is listened to anew even when it brings a root and a loop of its own.
@@ -72,20 +75,32 @@ void Opening::open(const QString& path, const QStringList& joining)
     showArriving_ = false;
     arrivingSoon_.start(300);
     arriving_ = isInstrument ? nullptr : std::make_shared<Arriving>(shownName(file));
-    const auto leftOut = std::make_shared<LeftOut>();
+    struct Opened {
+        Result<Instrument> instrument;
+        LeftOut leftOut;
+        std::vector<BankPreset> presets; ///< Several: which one is to be asked first.
+    };
     session_.background().run(
         JobKind::open, Background::Running::cancel,
-        [file, isInstrument, arriving = arriving_, leftOut](
-            const Progress& progress) -> Result<Instrument> {
-            if (isInstrument)
-                return openInstrument(file, progress, leftOut.get());
+        [file, isInstrument, preset, arriving = arriving_](const Progress& progress) -> Opened {
+            if (isInstrument) {
+                if (auto presets = presetsIn(file); !preset && presets.size() > 1)
+                    return {Instrument{}, {}, std::move(presets)};
+                LeftOut leftOut;
+                auto opened = openInstrument(file, progress, &leftOut, preset.value_or(0));
+                return {std::move(opened), std::move(leftOut), {}};
+            }
             auto made = listenTo(file, progress, arriving);
             if (!made)
-                return tl::unexpected(made.error());
-            return makeInstrument(std::move(*made));
+                return {tl::unexpected(made.error()), {}, {}};
+            return {makeInstrument(std::move(*made)), {}, {}};
         },
-        [this, path, joining, leftOut](const Result<Instrument>& result) {
-            adopt(path, result, *leftOut);
+        [this, path, joining](const Opened& opened) {
+            if (!opened.presets.empty()) {
+                emit presetsFound(path, joining, opened.presets);
+                return;
+            }
+            adopt(path, opened.instrument, opened.leftOut);
             addFiles(joining);
         });
     emit changed();
@@ -98,7 +113,7 @@ std::filesystem::path Opening::dataFolder()
 
 std::filesystem::path Opening::recordingsFolder()
 {
-    return dataFolder() / "recordings";
+    return settings::recordingsFolder();
 }
 
 void Opening::cancel()
@@ -115,19 +130,24 @@ void Opening::adopt(const QString& path, const Result<Instrument>& result, const
         session_.say(QString::fromStdString(result.error().sentence()));
         return;
     }
-    // A former version is opened to be saved under a name that is chosen.
-    const bool isProject =
-        kindOfFile(path.toStdString()) == FileKind::project && !path.endsWith(QLatin1Char('~'));
+    // A former version, and what cannot be written where it is, is saved under a name to be chosen.
+    const bool isProject = kindOfFile(path.toStdString()) == FileKind::project
+        && !path.endsWith(QLatin1Char('~')) && QFileInfo(path).isWritable();
     const auto name = QString::fromStdString(shownName(path.toStdString()));
-    session_.begin(tr("Open %1").arg(name), *result,
+    auto document = *result;
+    const auto kind = kindOfFile(path.toStdString());
+    if (const bool isSound = !kind || *kind == FileKind::wav;
+        isSound && document.a4 != settings::a4())
+        setConcertPitch(document, settings::a4());
+    session_.begin(tr("Open %1").arg(name), std::move(document),
         isProject ? DocumentOrigin{path.toStdString(), true} : DocumentOrigin{});
     emit opened(path);
-    if (const auto kind = kindOfFile(path.toStdString()); !kind || *kind == FileKind::wav)
+    if (!kind || *kind == FileKind::wav)
         session_.splitting().lookForNotes(session_.instrument().takes.front().recording.pointer());
     if (!leftOut.empty()) {
         QStringList kinds;
-        for (const auto& kind : leftOut)
-            kinds << QString::fromStdString(kind);
+        for (const auto& words : leftOut)
+            kinds << QString::fromStdString(words);
         session_.say(
             tr("%1 is ready; %n of its settings are not played here.", nullptr, int(kinds.size()))
                 .arg(name),

@@ -22,7 +22,9 @@ public:
 
     /// Opens an instrument file or a sound file, in the background; failures become messages.
     /// @param joining Sound files that join it as takes once it is open.
-    void open(const QString& path, const QStringList& joining = {});
+    /// @param preset Of a bank; where it is not said and there are several, presetsFound() asks.
+    void open(const QString& path, const QStringList& joining = {},
+        std::optional<std::size_t> preset = {});
     /// Opens sound files on all cores and adds each as a take as soon as it is ready, in the order
     /// given; the bad ones are listed at the end.
     /// @param layer That they join; none for the one on screen.
@@ -47,6 +49,9 @@ signals:
     void changed(); ///< Whether it is busy.
     void progressed(double share);
     void opened(const QString& path); ///< For the list of recent files.
+    /// A bank holds several instruments: one is to be chosen, and opened.
+    void presetsFound(const QString& path, const QStringList& joining,
+        const std::vector<puretone::BankPreset>& presets);
 
 private:
     void adopt(const QString& path, const Result<Instrument>& result, const LeftOut& leftOut);

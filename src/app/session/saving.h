@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/session/settings.h"
 #include "app/session/take_key.h"
 #include "base/safe_file.h"
 #include "formats/journal.h"
@@ -19,9 +20,6 @@ class Saving : public QObject {
     Q_OBJECT
 
 public:
-    /// Of recordings that only undo still wants.
-    static constexpr std::uint64_t defaultUndoBytes = std::uint64_t(1) << 30U;
-
     Saving(Session& session, History& history);
 
     /// Saves the project, in the background; a message says how it went.
@@ -61,7 +59,7 @@ private:
     std::shared_ptr<Journal> journal_;
     std::map<std::string, FileStamp> stamps_; ///< As they were opened or saved here.
     std::map<std::string, std::unique_ptr<FileLock>> claims_; ///< Null where another has it.
-    std::uint64_t mostUndoBytes_ = defaultUndoBytes;
+    std::uint64_t mostUndoBytes_ = settings::mostUndoBytes();
     int saves_ = 0;
     std::map<History::DocumentId, int> lastSave_; ///< Of those that have ended.
     bool journalFailed_ = false; ///< Said once.

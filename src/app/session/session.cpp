@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/session.h"
 
+#include "app/session/settings.h"
+
 #include "model/lay_out.h"
 
 #include "model/take_maker.h"
@@ -67,6 +69,7 @@ void Session::showLayer(LayerId id)
 void Session::setNaming(const Naming& naming)
 {
     naming_ = naming;
+    settings::setNaming(naming);
     emit changed();
 }
 
@@ -243,7 +246,9 @@ void Session::removeTake(TakeId id)
 
 void Session::clear()
 {
-    begin(tr("New instrument"), {});
+    Instrument anew;
+    anew.a4 = settings::a4();
+    begin(tr("New instrument"), std::move(anew));
 }
 
 void Session::say(const QString& sentence, bool trouble, const QStringList& details)

@@ -14,6 +14,7 @@
 #include "app/session/player.h"
 #include "app/session/printing.h"
 #include "app/session/saving.h"
+#include "app/session/settings.h"
 #include "app/session/splitting.h"
 #include "app/session/take_key.h"
 #include "app/session/treating.h"
@@ -120,7 +121,7 @@ private:
 
     History history_;
     Player player_;
-    Naming naming_;
+    Naming naming_ = settings::naming();
     int gestures_ = 0;
     TakeId shownTake_;
     LayerId shownLayer_;

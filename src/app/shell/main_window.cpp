@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
 
+#include "app/session/settings.h"
+#include "app/shell/settings_sheet.h"
+
 #include "app/shell/listen_panel.h"
 #include "app/shell/played_sheet.h"
 #include "app/shell/recent_files.h"
@@ -18,6 +21,22 @@
 #include <QStandardPaths>
 
 namespace puretone::app {
+
+namespace {
+
+/// Where the demo instrument is installed, or lies beside the sources; empty where it is not.
+QString demoInstrument()
+{
+    for (const char* place : {"/../share/puretone/", "/../../demo/"}) {
+        const QFileInfo demo(QApplication::applicationDirPath() + QString::fromLatin1(place)
+            + QStringLiteral("skerry-light.puretone"));
+        if (demo.isFile())
+            return demo.canonicalFilePath();
+    }
+    return {};
+}
+
+} // namespace
 
 namespace {
 
@@ -95,6 +114,8 @@ MainWindow::MainWindow(QWidget* parent)
     connect(
         dock_, &KeysDock::devicesAsked, this, [this](QWidget* near) { devices_->openAbove(near); });
     connect(&session_.opening(), &Opening::opened, this, &RecentFiles::add);
+    connect(&session_.opening(), &Opening::presetsFound, this, &MainWindow::choosePreset,
+        Qt::QueuedConnection);
     connect(dock_, &KeysDock::listeningAsked, this,
         [this](QWidget* near) { (new ListenPanel(session_, this))->openAbove(near); });
     connect(dock_, &KeysDock::keepAsked, this, &MainWindow::keepPlayed);
@@ -227,6 +248,45 @@ void MainWindow::offerUnfinished()
     offers_->add(std::move(offer));
 }
 
+void MainWindow::choosePreset(
+    const QString& path, const QStringList& joining, const std::vector<BankPreset>& presets)
+{
+    Sheet question(this, tr("Which instrument?"));
+    question.addText(
+        tr("%1 holds %2 of them.").arg(QFileInfo(path).fileName()).arg(presets.size()));
+    auto* list = new QListWidget(&question);
+    list->setAccessibleName(tr("Instruments of the bank"));
+    list->setMinimumSize(360, 300);
+    for (const auto& preset : presets)
+        list->addItem(tr("%1:%2  %3")
+                          .arg(preset.bank, 3, 10, QLatin1Char('0'))
+                          .arg(preset.program, 3, 10, QLatin1Char('0'))
+                          .arg(QString::fromStdString(preset.name)));
+    list->setCurrentRow(0);
+    question.content()->addWidget(list);
+    question.addButton(tr("Cancel"));
+    auto* open = question.addButton(tr("Open"), true);
+    connect(list, &QListWidget::itemActivated, open, &QPushButton::click);
+    if (question.ask() == open && list->currentRow() >= 0)
+        session_.opening().open(path, joining, std::size_t(list->currentRow()));
+}
+
+void MainWindow::welcome(bool opensDemo)
+{
+    const auto demo = demoInstrument();
+    Offer offer;
+    offer.sentence = opensDemo && !demo.isEmpty()
+        ? tr("Welcome. This is a fog horn: press A, S, D and F, or click the keys. Then drop a "
+             "recording of your own on the window.")
+        : tr("Welcome. Press A, S, D and F, or click the keys; drop a recording of your own on the "
+             "window. F1 lists all shortcuts.");
+    offer.action = tr("Settings…");
+    offer.take = [this] { SettingsSheet(*this).ask(); };
+    offers_->add(std::move(offer));
+    if (opensDemo && !demo.isEmpty())
+        session_.opening().open(demo);
+}
+
 void MainWindow::openFiles(const QStringList& paths)
 {
     if (paths.size() == 1) {
@@ -257,7 +317,8 @@ void MainWindow::goTo(Stop stop)
 void MainWindow::setTheme(ThemeName name)
 {
     Theme::apply(*qApp, name);
-    QSettings().setValue(QStringLiteral("theme"), int(name));
+    settings::setThemeWish(name == ThemeName::daybreak ? settings::ThemeWish::daybreak
+                                                       : settings::ThemeWish::nightWatch);
     for (auto* stop : stops_)
         stop->refresh();
     refresh();
@@ -406,7 +467,10 @@ void MainWindow::keepPlayed()
 
 void MainWindow::dragEnterEvent(QDragEnterEvent* event)
 {
-    if (event->mimeData()->hasUrls())
+    // What is dragged out of this window and let go over it stays what it was.
+    const bool back = event->source() != nullptr
+        && !event->mimeData()->hasFormat(QStringLiteral("application/x-puretone-sound"));
+    if (event->mimeData()->hasUrls() && !back)
         event->acceptProposedAction();
 }
 

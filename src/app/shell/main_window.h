@@ -14,6 +14,7 @@
 
 #include <QMenu>
 #include <QStackedWidget>
+#include <QTemporaryDir>
 #include <QTimer>
 #include <QToolButton>
 
@@ -43,6 +44,8 @@ public:
     void record();
     /// Offers what a program that was killed left behind: unsaved instruments, recordings.
     void offerUnfinished();
+    /// At the very first start: says what to press, and opens the demo instrument.
+    void welcome(bool opensDemo);
     /// What the program is given when it starts: one file is opened, several join as takes.
     void openFiles(const QStringList& paths);
     /// Asks for a name where there is none. False when none was given.
@@ -71,8 +74,11 @@ private:
     bool mayOverwrite(const QString& path);
     QString askForFile(const QString& name);
     bool maySkip(const History::Unsaved& document);
+    void choosePreset(
+        const QString& path, const QStringList& joining, const std::vector<BankPreset>& presets);
     void offerLeft(const std::shared_ptr<const LeftBehind>& left);
     void keepPlayed();
+    void dragTake(TakeId id);
     void refresh();
     void tick();
     bool mayDiscard();
@@ -96,6 +102,7 @@ private:
     KeysDock* dock_;
     DevicePanel* devices_;
     QTimer ticker_;
+    QTemporaryDir dragFolder_; ///< Of takes that are dragged out.
 };
 
 } // namespace puretone::app

@@ -2,6 +2,7 @@
 // The parts of the main window and what they are connected to.
 #include "app/shell/main_window.h"
 
+#include "app/shell/settings_sheet.h"
 #include "app/shell/shortcuts.h"
 #include "app/shell/sound_files.h"
 #include "app/stops/effects_stop.h"
@@ -12,7 +13,9 @@
 #include "app/stops/shape_stop.h"
 #include "app/stops/sound_stop.h"
 
+#include <QDrag>
 #include <QFileDialog>
+#include <QMimeData>
 #include <QScrollArea>
 
 namespace puretone::app {
@@ -139,6 +142,28 @@ void MainWindow::buildTakes(QHBoxLayout* row)
     takesCard_->hide();
     connect(takes_, &TakeList::chosen, &session_, &Session::showTake);
     connect(takes_, &TakeList::removeAsked, &session_, &Session::removeTake);
+    connect(takes_, &TakeList::dragged, this, &MainWindow::dragTake);
+}
+
+/// As a WAV file with root and loop inside, which other programs may copy; it goes with this one.
+void MainWindow::dragTake(TakeId id)
+{
+    const Take* take = session_.instrument().take(id);
+    if (take == nullptr || !dragFolder_.isValid())
+        return;
+    Instrument alone;
+    alone.takes = {*take};
+    const auto written =
+        writeWavSet(alone, dragFolder_.path().toStdString(), usualChoices(FileKind::wav));
+    if (!written) {
+        session_.say(QString::fromStdString(written.error().sentence()));
+        return;
+    }
+    auto* drag = new QDrag(this);
+    auto* files = new QMimeData;
+    files->setUrls({QUrl::fromLocalFile(QString::fromStdString(written->files.front().string()))});
+    drag->setMimeData(files);
+    drag->exec(Qt::CopyAction);
 }
 
 void MainWindow::foldTakes(bool folded)
@@ -184,6 +209,8 @@ void MainWindow::buildActions()
         setTheme(
             Theme::name() == ThemeName::daybreak ? ThemeName::nightWatch : ThemeName::daybreak);
     });
+    add(tr("Settings…"), QKeySequence(Qt::CTRL | Qt::Key_Comma),
+        [this] { SettingsSheet(*this).ask(); });
     add(tr("Shortcuts"), QKeySequence(Qt::Key_F1), [this] { showShortcuts(this); });
     menu->addSeparator();
     add(tr("Quit"), QKeySequence::Quit, [this] { close(); });

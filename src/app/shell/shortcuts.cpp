@@ -28,7 +28,7 @@ std::vector<Group> groups()
                     {"Ctrl+R", "record: open the recorder, start, stop"},
                     {"Ctrl+L", "the shelf: a folder of sounds"}, {"Ctrl+Z", "undo"},
                     {"Ctrl+Shift+Z", "redo"}, {"Ctrl+T", "Daybreak or Night watch"},
-                    {"F1", "this list"}}},
+                    {"Ctrl+,", "settings"}, {"F1", "this list"}}},
         {"Playing",
             {{"Space", "play the root key"}, {"A W S E D F …", "play notes"},
                 {"Page Up, Page Down", "an octave up, down"}, {"Ctrl+.", "end all notes"}}},

@@ -71,9 +71,23 @@ void TakeList::paintEvent(QPaintEvent*)
 
 void TakeList::mousePressEvent(QMouseEvent* event)
 {
+    pressed_ = {};
+    pressedAt_ = event->position().toPoint();
     for (std::size_t i = 0; i < rows_.size(); ++i)
-        if (rowRect(i).contains(event->position()))
+        if (rowRect(i).contains(event->position())) {
+            pressed_ = rows_[i].id;
             emit chosen(rows_[i].id);
+            return;
+        }
+}
+
+void TakeList::mouseMoveEvent(QMouseEvent* event)
+{
+    if (pressed_ == TakeId{} || (event->buttons() & Qt::LeftButton) == 0
+        || (event->position().toPoint() - pressedAt_).manhattanLength()
+            < QApplication::startDragDistance())
+        return;
+    emit dragged(std::exchange(pressed_, TakeId{}));
 }
 
 void TakeList::keyPressEvent(QKeyEvent* event)

@@ -32,16 +32,21 @@ public:
 signals:
     void chosen(puretone::TakeId id);
     void removeAsked(puretone::TakeId id);
+    /// A take is being dragged out of the window: its file is wanted.
+    void dragged(puretone::TakeId id);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
 
 private:
     static constexpr double rowHeight = 56.0;
     std::vector<TakeRow> rows_;
     TakeId shown_;
+    TakeId pressed_; ///< The row under the button.
+    QPoint pressedAt_;
 };
 
 } // namespace puretone::app

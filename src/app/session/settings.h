@@ -1,0 +1,42 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/theme/theme.h"
+#include "pitch/note.h"
+
+#include <cstdint>
+#include <filesystem>
+
+namespace puretone::app {
+
+/// What holds for all instruments and stays from one session to the next.
+namespace settings {
+
+enum class ThemeWish { daybreak, nightWatch, asDesktop };
+ThemeWish themeWish();
+void setThemeWish(ThemeWish wish);
+/// Before the first theme is applied: whether the desktop's own colours are dark.
+void lookAtDesktop();
+ThemeName themeFor(ThemeWish wish);
+
+Naming naming();
+void setNaming(const Naming& naming);
+
+/// Of A4 in new instruments, Hz.
+double a4();
+void setA4(double hz);
+
+/// Where recordings go.
+std::filesystem::path recordingsFolder();
+void setRecordingsFolder(const QString& folder);
+
+/// Of recordings that only undo still wants, bytes.
+std::uint64_t mostUndoBytes();
+void setMostUndoBytes(std::uint64_t bytes);
+
+/// Whether this is the first time that somebody starts the program here; not a second time.
+bool firstStart();
+
+} // namespace settings
+
+} // namespace puretone::app

@@ -1,0 +1,135 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Settings, the first start, and what goes into and out of the window by hand.
+#include "support/driver.h"
+
+#include "app/session/settings.h"
+#include "app/shell/settings_sheet.h"
+
+#include <QListWidget>
+#include <QSettings>
+
+using namespace probe;
+using Catch::Matchers::Contains;
+using Catch::Matchers::WithinAbs;
+
+namespace {
+
+const std::filesystem::path demo = DEMO_FOLDER;
+
+} // namespace
+
+TEST_CASE("settings hold from one window to the next", "[app][settings]")
+{
+    const TemporaryFolder folder;
+    {
+        Driver d;
+        SettingsSheet sheet(d.window);
+        sheet.show();
+        d.choose(&sheet, "Middle C is", "C3");
+        d.choose(&sheet, "Black keys", "flats");
+        d.type(&sheet, "A4 of new ones", "432");
+        d.type(&sheet, "Undo keeps", "200 MB");
+        d.choose(&sheet, "Theme", "Night watch");
+        CHECK(Theme::name() == ThemeName::nightWatch);
+        CHECK(d.session().saving().mostUndoBytes() == 200000000);
+        // Nonsense is refused.
+        d.type(&sheet, "Undo keeps", "3 MB");
+        CHECK(d.session().saving().mostUndoBytes() == 200000000);
+    }
+    settings::setRecordingsFolder(QString::fromStdString(folder.path().string()));
+    Driver d;
+    CHECK(d.session().naming().middleCOctave == 3);
+    CHECK(d.session().naming().accidentals == Accidentals::flats);
+    CHECK(d.session().saving().mostUndoBytes() == 200000000);
+    CHECK(Opening::recordingsFolder() == folder.path());
+    CHECK(settings::themeFor(settings::themeWish()) == ThemeName::nightWatch);
+    // A sound that is opened is tuned to it; an instrument brings its own.
+    d.open(demo / "sounds" / "fog-horn.flac");
+    CHECK(d.document().a4 == 432.0);
+    d.open(demo / "skerry-light.puretone");
+    CHECK(d.document().a4 == 440.0);
+    d.session().clear();
+    CHECK(d.document().a4 == 432.0);
+    d.window.setTheme(ThemeName::daybreak);
+}
+
+TEST_CASE("what the settings file says is brought into range", "[app][settings][bad-input]")
+{
+    QSettings kept;
+    for (const char* name : {"theme", "middleC", "a4", "undoMegabytes", "recordings"})
+        kept.setValue(QString::fromLatin1(name), QStringLiteral("-99999"));
+    CHECK(settings::themeWish() == settings::ThemeWish::daybreak);
+    CHECK(settings::naming().middleCOctave == 3);
+    CHECK(settings::a4() >= lowestA4);
+    CHECK(settings::mostUndoBytes() == 50000000);
+    CHECK(Opening::recordingsFolder() == Opening::dataFolder() / "recordings");
+    kept.clear();
+}
+
+TEST_CASE("the first start shows the demo and says what to press, once", "[app][settings]")
+{
+    CHECK(settings::firstStart());
+    CHECK_FALSE(settings::firstStart());
+    Driver d;
+    d.window.welcome(true);
+    d.settle();
+    CHECK(d.document().name == "Skerry Light");
+    CHECK(d.window.offers()->text().contains("press A, S, D and F"));
+    d.pressKey(57);
+    CHECK_THAT(d.hearPitch(), WithinAbs(57.0, 0.05));
+    d.releaseKey(57);
+}
+
+TEST_CASE("a bank of several instruments asks which one", "[app][settings]")
+{
+    const TemporaryFolder folder;
+    auto instrument = instrumentOf(
+        looped(plainTake(mono(harmonicTone(220.0, 48000.0, 1.0)), 57.0), 20000, 40000, 500));
+    instrument.name = "horn";
+    REQUIRE(writeInstrument(instrument, folder / "one.sf2"));
+    // The same preset once more: its record stands twice before the one that ends the table.
+    auto bytes = *readFile(folder / "one.sf2");
+    const auto find = [&](const char* id) {
+        for (std::size_t i = 0; i + 4 < bytes.size(); ++i)
+            if (std::memcmp(bytes.data() + i, id, 4) == 0)
+                return i;
+        return std::size_t(0);
+    };
+    const auto grow = [&](std::size_t at, unsigned by) {
+        unsigned size = 0;
+        std::memcpy(&size, bytes.data() + at, 4);
+        size += by;
+        std::memcpy(bytes.data() + at, &size, 4);
+    };
+    const auto table = find("phdr");
+    const std::vector<std::byte> record(
+        bytes.begin() + std::ptrdiff_t(table + 8), bytes.begin() + std::ptrdiff_t(table + 8 + 38));
+    grow(4, 38);
+    grow(table + 4, 38);
+    grow(find("pdta") - 4, 38);
+    auto second = record;
+    std::memcpy(second.data(), "bell", 5);
+    second[20] = std::byte{9};
+    bytes.insert(bytes.begin() + std::ptrdiff_t(table + 8 + 38), second.begin(), second.end());
+    // The second one has the zones that begin where the first one's do not end.
+    bytes[table + 8 + 24] = std::byte{0};
+    REQUIRE(writeBytes(folder / "two.sf2", bytes));
+    REQUIRE(presetsIn(folder / "two.sf2").size() == 2);
+    Driver d;
+    d.whenModal([](QWidget* modal) {
+        auto* list = modal->findChild<QListWidget*>();
+        REQUIRE(list != nullptr);
+        CHECK(list->count() == 2);
+        CHECK(list->item(1)->text() == "000:009  bell");
+        list->setCurrentRow(1);
+        for (auto* button : modal->findChildren<QPushButton*>())
+            if (button->text() == "Open")
+                button->click();
+    });
+    d.open((folder / "two.sf2").string());
+    for (int i = 0; i < 50 && d.session().take() == nullptr; ++i) {
+        QTest::qWait(20);
+        d.settle();
+    }
+    CHECK(d.document().name == "bell");
+}
