@@ -48,14 +48,17 @@ Audio playedOn(const Instrument& instrument, int key)
 struct Lag {
     double frames = 0.0, likeness = 0.0;
 };
-Lag lagAt(std::span<const float> a, std::span<const float> b, std::int64_t at)
+/// @param near Where it is looked for, and `most` to either side: what repeats is alike at other
+/// lags.
+Lag lagAt(std::span<const float> a, std::span<const float> b, std::int64_t at, std::int64_t near,
+    std::int64_t most)
 {
-    constexpr std::int64_t length = 4800, most = 240;
+    constexpr std::int64_t length = 4800;
     const auto here = a.subspan(std::size_t(at), std::size_t(length));
     const auto power = [&](std::span<const float> x) { return meanSquare(x) * double(length); };
     std::vector<double> likeness;
     for (std::int64_t lag = -most; lag <= most; ++lag) {
-        const auto there = b.subspan(std::size_t(at + lag), std::size_t(length));
+        const auto there = b.subspan(std::size_t(at + near + lag), std::size_t(length));
         const double both = std::sqrt(power(here) * power(there));
         likeness.push_back(
             both > 0.0 ? dotProduct(here.data(), there.data(), std::size_t(length)) / both : 0.0);
@@ -68,16 +71,23 @@ Lag lagAt(std::span<const float> a, std::span<const float> b, std::int64_t at)
         if (const double bend = l - 2.0 * m + r; bend < 0.0)
             fraction = 0.5 * (l - r) / bend;
     }
-    return {double(best - most) + fraction, likeness[std::size_t(best)]};
+    return {double(near + best - most) + fraction, likeness[std::size_t(best)]};
 }
 
 void compareKey(const Audio& a, const Audio& b, Played& played)
 {
     const auto frames = std::min(a.frames(), b.frames());
-    constexpr std::int64_t first = 4800, second = 36000, last = 41040;
-    const double levelA = meanSquare(a.channels[0]) + meanSquare(a.channels[1]),
-                 levelB = meanSquare(b.channels[0]) + meanSquare(b.channels[1]);
-    constexpr double inaudible = 1e-9; // -90 dB
+    constexpr std::int64_t first = 4800, second = 36000, last = 42000;
+    // While the key is held: noises on release are listed where a format has none.
+    const auto power = [](const Audio& audio) {
+        const auto held =
+            std::min<std::size_t>(audio.channels[0].size(), std::size_t(heldSeconds * rate));
+        return (meanSquare(std::span(audio.channels[0]).first(held))
+                   + meanSquare(std::span(audio.channels[1]).first(held)))
+            * double(held);
+    };
+    const double levelA = power(a), levelB = power(b);
+    constexpr double inaudible = 1e-7 * heldSeconds * rate; // -70 dB
     if (levelA < inaudible && levelB < inaudible)
         return;
     ++played.keys;
@@ -85,14 +95,23 @@ void compareKey(const Audio& a, const Audio& b, Played& played)
         ++played.silent;
         return;
     }
-    const double db = 10.0 * std::log10(levelB * double(b.frames()) / (levelA * double(a.frames())));
+    const double db = 10.0 * std::log10(levelB / levelA);
     if (std::abs(db) > std::abs(played.levelDb))
         played.levelDb = db;
     if (frames < last)
         return;
+    // Followed in small steps, so that another period is never taken for this one.
+    constexpr std::int64_t step = 2400, reach = 24;
     const auto& left = a.channels[0];
-    const auto early = lagAt(left, b.channels[0], first), late = lagAt(left, b.channels[0], second);
-    if (std::min(early.likeness, late.likeness) < 0.7)
+    const auto early = lagAt(left, b.channels[0], first, 0, 4 * reach);
+    Lag late = early;
+    double drift = 0.0;
+    for (std::int64_t at = first + step; at <= second; at += step) {
+        const auto next = lagAt(left, b.channels[0], at, std::llround(late.frames + drift), reach);
+        drift = next.frames - late.frames;
+        late = {next.frames, std::min(late.likeness, next.likeness)};
+    }
+    if (late.likeness < 0.7)
         return; // too short by then, or never the same twice
     ++played.compared;
     const double cents =

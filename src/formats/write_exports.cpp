@@ -142,8 +142,8 @@ Result<void> writeCheckedSample(
                 if (std::abs(sampler.midi - prepared.midi) > 1e-4)
                     return tl::unexpected(checkFailed(path, "the tuning"));
             }
-            if (const auto what = compareAudio(
-                    prepared.audio, *(*again)->audio, bitsOf(choices.sound.depth));
+            if (const auto what =
+                    compareAudio(prepared.audio, *(*again)->audio, bitsOf(choices.sound.depth));
                 !what.empty())
                 return tl::unexpected(checkFailed(path, what));
             return {};
@@ -180,7 +180,8 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
     if (const auto made = makeFolder(folder); !made)
         return tl::unexpected(made.error());
     Written written;
-    const auto regions = flatten(instrument, FileKind::sfz, Prepares::samples, choices.sound);
+    // Each sample is made when its turn comes, and forgotten: their sum may be larger than memory.
+    const auto regions = flatten(instrument, FileKind::sfz, Prepares::plans, choices.sound);
     const char* ending = choices.flac ? ".flac" : ".wav";
     const auto text = encodeSfz(instrument.name, regions, folder.filename().string(), ending);
     std::set<std::string> samples;
@@ -188,8 +189,9 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
         const auto name = sampleName(regions[i], ending);
         if (!samples.insert(name).second)
             continue;
-        if (const auto done = writeCheckedSample(*regions[i].prepared, folder / name, choices);
-            !done)
+        const auto sample =
+            conform(prepareTake(playedBy(*regions[i].take, regions[i].onRelease())), choices.sound);
+        if (const auto done = writeCheckedSample(sample, folder / name, choices); !done)
             return tl::unexpected(done.error());
         progress.at(double(i + 1) / double(regions.size()));
         if (progress.cancelled())
@@ -204,10 +206,9 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
             const auto again = readSfz(temporary);
             if (!again)
                 return tl::unexpected(checkFailed(path, "the text"));
-            // Half a cent is what whole cents round to.
-            const auto what =
-                difference(regions, flatten(*again, FileKind::sfz, Prepares::nothing),
-                    {bitsOf(choices.sound.depth), 0.501, 0.01, true});
+            // Half a cent is what whole cents round to. The samples have been compared already.
+            const auto what = difference(regions, flatten(*again, FileKind::sfz, Prepares::nothing),
+                {bitsOf(choices.sound.depth), 0.501, 0.01, true});
             if (!what.empty())
                 return tl::unexpected(checkFailed(path, what));
             return {};
@@ -252,8 +253,8 @@ Result<Written> writeSoundFontFile(
             if (!again)
                 return tl::unexpected(checkFailed(path, "the bank"));
             // Levels are whole tenths of a dB, below the loudest region.
-            const auto what = difference(regions,
-                flatten(*again, FileKind::sf2, Prepares::nothing), {bits, 0.501, 0.06, false});
+            const auto what = difference(regions, flatten(*again, FileKind::sf2, Prepares::nothing),
+                {bits, 0.501, 0.06, false});
             if (!what.empty())
                 return tl::unexpected(checkFailed(path, what));
             return {};
@@ -298,8 +299,8 @@ Result<Written> writeKeys(const Instrument& instrument, const fs::path& folder,
         count(written, name);
     }
     if (written.files.empty())
-        return fail(ErrorCode::nothingInside, "No key sounds: nothing was written.",
-            "Switch a layer on.");
+        return fail(
+            ErrorCode::nothingInside, "No key sounds: nothing was written.", "Switch a layer on.");
     written.checked = "Read back: " + std::to_string(written.files.size())
         + " keys as they sound here, each with its note inside.";
     return written;

@@ -54,6 +54,7 @@ TEST_CASE("three layers are made in the window, saved, reopened equal and writte
     CHECK(d.document() == before);
     // What a SoundFont leaves out is said before anything is written.
     d.goTo(Stop::write);
+    d.settle();
     QStringList said;
     for (auto* label : d.window.stop(Stop::write)->findChildren<QLabel*>())
         if (label->isVisible())

@@ -16,6 +16,7 @@ ExportStop::ExportStop(Session& s, QWidget* parent)
     buildReady();
     auto* scroll = new QScrollArea(this);
     scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setFocusPolicy(Qt::NoFocus); // its rows have it
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     auto* list = new QWidget(scroll);
@@ -32,7 +33,8 @@ ExportStop::ExportStop(Session& s, QWidget* parent)
     buildName();
     fields_ = new ExportFields(s, details());
     details()->column()->addStretch(1);
-    connect(hear_, &QPushButton::clicked, this, [this](bool on) { session().exporting().hear(on); });
+    connect(
+        hear_, &QPushButton::clicked, this, [this](bool on) { session().exporting().hear(on); });
     connect(write_, &QPushButton::clicked, this, [this] {
         if (mayReplace())
             writeTicked();
@@ -85,8 +87,8 @@ void ExportStop::buildFoot()
         tr("The keys play the samples as they will be written, without effects"));
     hear_->setCheckable(true);
     save_ = add(tr("Save instrument"), tr("The instrument with its audio inside (Ctrl+S)"));
-    write_ = add(
-        tr("Write ticked files"), tr("Writes, reads back, plays and checks each ticked file"));
+    write_ =
+        add(tr("Write ticked files"), tr("Writes, reads back, plays and checks each ticked file"));
     write_->setProperty("kind", "main");
     bench()->addLayout(row);
 }
@@ -173,9 +175,8 @@ void ExportStop::refresh()
     hear_->setChecked(exporting.hearing());
     write_->setEnabled(has && any && !exporting.writing());
     save_->setEnabled(has);
-    summary_->setText(has
-            ? tr("Every file is read back, played and compared after writing.")
-            : tr("There is nothing to write yet: open a recording first."));
+    summary_->setText(has ? tr("Every file is read back, played and compared after writing.")
+                          : tr("There is nothing to write yet: open a recording first."));
 }
 
 } // namespace puretone::app
