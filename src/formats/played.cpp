@@ -186,7 +186,8 @@ std::string troubleOf(const Played& played)
     if (std::abs(played.cents) > 3.0)
         return "A key is " + formatNumber(std::abs(played.cents), 1) + " ct off.";
     if (std::abs(played.levelDb) > 1.5)
-        return "A key is " + formatNumber(std::abs(played.levelDb), 1) + " dB off.";
+        return "A key is " + formatNumber(std::abs(played.levelDb), 1)
+            + " dB off: what is not written may be why.";
     return played.jointHeard ? "A joint is heard that was not before." : "";
 }
 

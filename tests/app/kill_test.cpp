@@ -49,7 +49,7 @@ struct Scene {
         program.setProcessEnvironment(environment);
         program.start(QString::fromLatin1(PROGRAM_FOLDER) + "/kill_scene",
             {shown(folder.path()), QString::number(number)});
-        lives = std::int64_t(random.between(20.0, 4500.0));
+        lives = std::int64_t(random.between(20.0, 3000.0));
     }
     static QString shown(const std::filesystem::path& path)
     {

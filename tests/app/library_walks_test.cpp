@@ -426,7 +426,7 @@ TEST_CASE(
     });
     const auto end = d.document();
     auto* stop = exportInto(d, out);
-    d.click(stop, "SoundFont player");
+    d.click(stop, "SoundFont");
     writeAll(d, stop);
     const auto again = openInstrument(out / (end.name + ".sf2"));
     REQUIRE(again);

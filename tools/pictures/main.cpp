@@ -152,6 +152,7 @@ int main(int argc, char** argv)
             {"effects", "Add so many effects", "number"},
             {"shelf", "Open the shelf on a folder", "folder"},
             {"press", "Press a button of the stop first", "text"},
+            {"into", "The folder that the stop Export shows", "folder"},
             {"manner", "How the first layer plays: 1 at its own length, 2 frozen", "number"}});
     parser.process(application);
     if (parser.positionalArguments().isEmpty())
@@ -230,6 +231,9 @@ int main(int argc, char** argv)
         });
         return 0;
     }
+    // Nobody's own folder.
+    window.session().exporting().setFolder(
+        parser.isSet("into") ? parser.value("into") : QStringLiteral("/home/keeper/Music"));
     for (const auto stop : allStops) {
         if (parser.isSet("only") && parser.value("only").toInt() != int(stop) + 1)
             continue;

@@ -51,10 +51,11 @@ std::vector<ReadyExport> readyExports()
                 ExportFields::tr("The instrument, SFZ, a SoundFont and WAV files, as they are "
                                  "usually written"),
                 any, {true, true, true, true}},
-        {ExportFields::tr("SoundFont player"), ExportFields::tr("One SoundFont of 16 bits"), bank,
+        {ExportFields::tr("SoundFont"), ExportFields::tr("One SoundFont of 16 bits"), bank,
             {false, false, true, false}},
         {ExportFields::tr("Little memory"),
-            ExportFields::tr("For hardware: a SoundFont and WAV files that fit into %1 MB; type your own limit")
+            ExportFields::tr(
+                "For hardware: a SoundFont and WAV files that fit into %1 MB; type your own limit")
                 .arg(usualLimit),
             small, {false, false, true, true}},
         {ExportFields::tr("WAV set"),
@@ -86,8 +87,8 @@ void ExportFields::buildSound(FieldColumn* into)
         tr("Samples a second: half of it is the highest tone that is kept"),
         {tr("as recorded"), tr("96 kHz"), tr("48 kHz"), tr("44.1 kHz"), tr("32 kHz"),
             tr("22.05 kHz"), tr("16 kHz")});
-    channels_ = into->addChoice(tr("Channels"), tr("Mono takes half the room of stereo"),
-        {tr("as recorded"), tr("mono")});
+    channels_ = into->addChoice(
+        tr("Channels"), tr("Mono takes half the room of stereo"), {tr("as recorded"), tr("mono")});
     dither_ = into->addChoice(tr("Dither"),
         tr("At 16 bits: a little noise, so that quiet ends do not become harsh"),
         {tr("on"), tr("off")});
@@ -152,8 +153,7 @@ void ExportFields::buildLimit(FieldColumn* into)
     order_->setProperty("role", "quiet");
     into->column()->addWidget(order_);
     for (int i = 0; i < saverCount; ++i) {
-        auto* button =
-            into->addButton({}, tr("Click to use it earlier; with Shift, later"));
+        auto* button = into->addButton({}, tr("Click to use it earlier; with Shift, later"));
         connect(button, &QPushButton::clicked, this, [this, i] {
             const bool later = QApplication::keyboardModifiers().testFlag(Qt::ShiftModifier);
             moveSaver(std::size_t(i), later ? 1 : -1);
@@ -192,8 +192,8 @@ void ExportFields::refresh()
     order_->setVisible(limited);
     for (std::size_t i = 0; i < savers_.size(); ++i) {
         savers_[i]->setVisible(limited);
-        savers_[i]->setText(QStringLiteral("%1  %2").arg(i + 1).arg(
-            QString::fromUtf8(nameOf(wish.savers[i]))));
+        savers_[i]->setText(
+            QStringLiteral("%1  %2").arg(i + 1).arg(QString::fromUtf8(nameOf(wish.savers[i]))));
     }
 }
 

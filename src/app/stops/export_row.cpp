@@ -162,14 +162,15 @@ void ExportRow::showReport()
         report_->setText(tr("Writing…"));
         report_->setStyleSheet({});
     } else if (report != nullptr) {
-        const bool good = *report && (*report)->trouble.empty();
         QString text = *report ? QStringLiteral("✓ ") + QString::fromStdString((*report)->checked)
                                : QString::fromStdString(report->error().sentence());
-        if (*report && !good)
-            text += QLatin1Char(' ') + QString::fromStdString((*report)->trouble);
-        report_->setText(typeset(text.toStdString()));
-        report_->setStyleSheet(
-            QStringLiteral("color: %1").arg((good ? t.sea : t.coral).name()));
+        text = typeset(text).toHtmlEscaped();
+        if (*report && !(*report)->trouble.empty())
+            text += QStringLiteral(" <span style=\"color: %1\">%2</span>")
+                        .arg(t.coral.name(), typeset((*report)->trouble).toHtmlEscaped());
+        report_->setTextFormat(Qt::RichText);
+        report_->setText(text);
+        report_->setStyleSheet(QStringLiteral("color: %1").arg((*report ? t.sea : t.coral).name()));
         if (*report)
             for (const auto& file : (*report)->files)
                 files << QUrl::fromLocalFile(QString::fromStdString(file.string()));
@@ -198,8 +199,8 @@ void ExportRow::refresh()
         size_->setText(plan->files.empty() ? tr("nothing")
                 : plan->exact              ? size
                                            : tr("about %1").arg(size));
-        size_->setToolTip(plan->exact ? tr("%L1 bytes").arg(plan->bytes)
-                                      : tr("Only writing it tells exactly"));
+        size_->setToolTip(
+            plan->exact ? tr("%L1 bytes").arg(plan->bytes) : tr("Only writing it tells exactly"));
         use_->setText(useText(*plan));
         QStringList said, lost;
         for (const auto& words : plan->said)
@@ -208,9 +209,8 @@ void ExportRow::refresh()
             said << tr("and still too large");
         said_->setText(typeset(said.join(QStringLiteral(", ")).toStdString()));
         said_->setVisible(!said.isEmpty());
-        said_->setStyleSheet(plan->fits
-                ? QString()
-                : QStringLiteral("color: %1").arg(Theme::tokens().coral.name()));
+        said_->setStyleSheet(
+            plan->fits ? QString() : QStringLiteral("color: %1").arg(Theme::tokens().coral.name()));
         for (const auto& loss : plan->losses)
             lost << QString::fromStdString(loss);
         lost_->setText(lost.join(QLatin1Char(' ')));

@@ -48,11 +48,11 @@ ExportStop::ExportStop(Session& s, QWidget* parent)
 
 void ExportStop::buildReady()
 {
-    auto* row = new QHBoxLayout;
     auto* heading = new QLabel(tr("What will be written"), this);
     heading->setFont(Theme::font(14, Theme::Weight::strong));
-    row->addWidget(heading);
-    row->addStretch(1);
+    bench()->addWidget(heading);
+    auto* row = new QHBoxLayout;
+    row->setSpacing(8);
     for (const auto& choice : readyExports()) {
         auto* button = new QPushButton(choice.name, this);
         button->setProperty("role", "small");
@@ -60,6 +60,7 @@ void ExportStop::buildReady()
         button->setToolTip(choice.tip);
         row->addWidget(button);
         ready_.push_back(button);
+        button->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
         connect(button, &QPushButton::clicked, this, [this, choice] {
             for (const auto product : allProducts)
                 session().exporting().setTicked(product, choice.ticked[std::size_t(product)]);
@@ -67,16 +68,19 @@ void ExportStop::buildReady()
             refresh();
         });
     }
+    row->addStretch(1);
     bench()->addLayout(row);
 }
 
 void ExportStop::buildFoot()
 {
-    auto* row = new QHBoxLayout;
     summary_ = new QLabel(this);
     summary_->setProperty("role", "quiet");
     summary_->setWordWrap(true);
-    row->addWidget(summary_, 1);
+    bench()->addWidget(summary_);
+    auto* row = new QHBoxLayout;
+    row->setSpacing(8);
+    row->addStretch(1);
     const auto add = [&](const QString& text, const QString& tip) {
         auto* button = new QPushButton(text, this);
         button->setToolTip(tip);
@@ -158,6 +162,8 @@ void ExportStop::refresh()
     const bool has = session().take() != nullptr;
     if (!name_->hasFocus())
         name_->setText(QString::fromStdString(session().instrument().name));
+    if (!folder_->hasFocus())
+        folder_->setText(exporting.folder());
     for (auto* row : rows_)
         row->refresh();
     fields_->refresh();

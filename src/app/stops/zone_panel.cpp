@@ -199,8 +199,8 @@ void ZonePanel::refresh()
         if (zones.empty())
             continue;
         const double value = read(zones.front());
-        if (std::all_of(
-                zones.begin(), zones.end(), [&](const Zone& z) { return read(z) == value; }))
+        const auto& of = read; // clang 14 takes no part of a pair into a lambda
+        if (std::all_of(zones.begin(), zones.end(), [&](const Zone& z) { return of(z) == value; }))
             field->setValue(value);
         else
             field->setVarious(value);
