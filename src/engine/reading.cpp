@@ -68,10 +68,20 @@ struct Places {
     }
 }
 
+#if defined(__clang__)
+// Which takes a loose vector for an aligned one once it is referred to.
+[[gnu::always_inline]] inline Eight eight(const float* from)
+{
+    Eight read;
+    __builtin_memcpy(&read, from, sizeof read);
+    return read;
+}
+#else
 [[gnu::always_inline]] inline const LooseEight& eight(const float* from)
 {
     return *reinterpret_cast<const LooseEight*>(from);
 }
+#endif
 
 /// Half-way sums of two: a b a b in each half.
 [[gnu::always_inline]] inline void foldTwo(const Eight& a, const Eight& b, Eight& sums)
@@ -98,7 +108,7 @@ struct Places {
     foldFour(ef, gh, efgh);
     const Eight all = __builtin_shufflevector(abcd, efgh, 0, 1, 2, 3, 8, 9, 10, 11)
         + __builtin_shufflevector(abcd, efgh, 4, 5, 6, 7, 12, 13, 14, 15);
-    *reinterpret_cast<LooseEight*>(sums) = all;
+    __builtin_memcpy(sums, &all, sizeof all);
 }
 
 /// @param Groups Taps of the kernel, in eights.
