@@ -4,6 +4,7 @@
 #include "base/safe_file.h"
 #include "formats/journal_file.h"
 #include "model/json.h"
+#include "model/recordings.h"
 #include "model/sounds.h"
 
 #include <algorithm>
@@ -56,15 +57,6 @@ std::vector<History::Unsaved> losable(const History::Snapshot& history)
             found.push_back({last.document, *last.value, home.file});
     }
     return found;
-}
-
-template <class Each> void eachRecording(const Instrument& value, Each each)
-{
-    for (const auto& take : value.takes)
-        each(*take.recording);
-    for (const auto& effect : value.effects)
-        if (effect.impulse.pointer())
-            each(*effect.impulse);
 }
 
 } // namespace

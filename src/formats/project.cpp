@@ -2,6 +2,7 @@
 #include "base/safe_file.h"
 #include "formats/formats.h"
 #include "model/json.h"
+#include "model/recordings.h"
 
 #include <set>
 #include <zip.h>
@@ -46,18 +47,13 @@ bool addEntry(zip_t* zip, const std::string& name, zip_source_t* source, bool sq
 }
 
 /// Calls with each recording that an archive holds, once.
-template <class Each> void eachRecording(const Instrument& instrument, Each each)
+template <class Each> void eachEntry(const Instrument& instrument, Each each)
 {
     std::set<std::string> known;
-    const auto call = [&](const Recording& recording) {
+    eachRecording(instrument, [&](const Recording& recording) {
         if (known.insert(audioPath(recording)).second)
             each(recording);
-    };
-    for (const auto& take : instrument.takes)
-        call(*take.recording);
-    for (const auto& effect : instrument.effects)
-        if (effect.impulse.pointer())
-            call(*effect.impulse);
+    });
 }
 
 /// The bytes of a recording's file, wherever they are; they stay there until the archive is closed.
@@ -119,7 +115,7 @@ std::uint64_t projectBytes(const Instrument& instrument)
     for (const auto& [entry, text] : {std::pair(documentName, &document), {factsName, &facts}})
         addEntry(zip, entry, zip_source_buffer(zip, text->data(), text->size(), 0), true);
     std::uint64_t bytes = 0;
-    eachRecording(instrument, [&](const Recording& recording) {
+    eachEntry(instrument, [&](const Recording& recording) {
         addEntry(zip, audioPath(recording), zip_source_buffer(zip, nullptr, 0, 0), false);
         bytes += recording.original->size();
     });
@@ -146,9 +142,9 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
     for (const auto& [entry, text] : {std::pair(documentName, &document), {factsName, &facts}})
         good = good
             && addEntry(zip, entry, zip_source_buffer(zip, text->data(), text->size(), 0), true);
-    eachRecording(instrument, [&](const Recording& recording) {
-        good = good
-            && addEntry(zip, audioPath(recording), sourceOf(zip, *recording.original), false);
+    eachEntry(instrument, [&](const Recording& recording) {
+        good =
+            good && addEntry(zip, audioPath(recording), sourceOf(zip, *recording.original), false);
     });
     if (!good)
         return failed(zip_strerror(zip));

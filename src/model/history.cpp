@@ -1,10 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/history.h"
 
+#include "model/recordings.h"
+
 #include <algorithm>
 #include <limits>
 #include <map>
-#include <set>
 #include <utility>
 
 namespace puretone {
@@ -154,37 +155,49 @@ using Recordings = std::map<const Recording*, std::uint64_t>;
 
 void addRecordings(const Instrument& value, Recordings& to)
 {
-    const auto add = [&](const Recording& recording) {
+    eachRecording(value, [&](const Recording& recording) {
         to[&recording] = std::uint64_t(recording.audio->frames()) * recording.audio->channelCount()
             * sizeof(float);
-    };
-    for (const auto& take : value.takes)
-        add(*take.recording);
-    for (const auto& effect : value.effects)
-        if (effect.impulse.pointer())
-            add(*effect.impulse);
+    });
 }
 
-std::uint64_t bytesOf(const Recordings& recordings, const Recordings& without)
+/// Whether two values hold the same recordings in the same places: most neighbours do.
+bool holdTheSame(const Instrument& a, const Instrument& b)
 {
-    std::uint64_t bytes = 0;
-    for (const auto& [recording, size] : recordings)
-        if (without.count(recording) == 0)
-            bytes += size;
-    return bytes;
+    const auto impulses = [](const Instrument& value) {
+        std::vector<const Recording*> found;
+        for (const auto& effect : value.effects)
+            found.push_back(effect.impulse.pointer().get());
+        return found;
+    };
+    return std::equal(a.takes.begin(), a.takes.end(), b.takes.begin(), b.takes.end(),
+               [](const Take& x, const Take& y) {
+                   return x.recording.pointer() == y.recording.pointer();
+               })
+        && impulses(a) == impulses(b);
 }
 
 } // namespace
 
-std::uint64_t History::undoBytes() const
+std::uint64_t History::undoBytes(std::size_t from) const
 {
     Recordings present, waiting;
     addRecordings(current_, present);
-    for (const auto& step : steps_) {
-        addRecordings(*step.before.value, waiting);
-        addRecordings(*step.after.value, waiting);
+    const Instrument* last = &current_;
+    const auto add = [&](const Kept& kept) {
+        if (kept.value.get() != last && !holdTheSame(*kept.value, *last))
+            addRecordings(*kept.value, waiting);
+        last = kept.value.get();
+    };
+    for (std::size_t i = from; i < steps_.size(); ++i) {
+        add(steps_[i].before);
+        add(steps_[i].after);
     }
-    return bytesOf(waiting, present);
+    std::uint64_t bytes = 0;
+    for (const auto& [recording, size] : waiting)
+        if (present.count(recording) == 0)
+            bytes += size;
+    return bytes;
 }
 
 void History::trim(std::uint64_t mostBytes)
@@ -198,15 +211,8 @@ void History::trim(std::uint64_t mostBytes)
         if (oldest.before.document != oldest.after.document && !isSaved(oldest.before))
             break;
         ++forgotten;
-        if (bytes > mostBytes) {
-            Recordings present, waiting;
-            addRecordings(current_, present);
-            for (std::size_t i = forgotten; i < steps_.size(); ++i) {
-                addRecordings(*steps_[i].before.value, waiting);
-                addRecordings(*steps_[i].after.value, waiting);
-            }
-            bytes = bytesOf(waiting, present);
-        }
+        if (bytes > mostBytes)
+            bytes = undoBytes(forgotten);
     }
     steps_.erase(steps_.begin(), steps_.begin() + std::ptrdiff_t(forgotten));
     done_ -= forgotten;

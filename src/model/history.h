@@ -70,8 +70,8 @@ public:
     /// this, or where there are more than `mostSteps`. Nothing that is not saved is forgotten but
     /// by that count. @param mostBytes Of samples.
     void trim(std::uint64_t mostBytes);
-    /// Bytes of recordings that only undo still wants.
-    std::uint64_t undoBytes() const;
+    /// Bytes of recordings that only undo still wants. @param from Steps before it do not count.
+    std::uint64_t undoBytes(std::size_t from = 0) const;
     static constexpr std::size_t mostSteps = 2000;
 
     /// Makes `next` the current value of the same document.
