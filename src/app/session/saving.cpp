@@ -26,6 +26,7 @@ std::filesystem::path Saving::stateFolder()
 
 void Saving::claim(const std::string& file)
 {
+    claimedElsewhere_ = false;
     if (auto known = claims_.find(file); known != claims_.end() && known->second)
         return;
     const auto folder = stateFolder() / "open";
@@ -34,7 +35,10 @@ void Saving::claim(const std::string& file)
     const auto whole = std::filesystem::weakly_canonical(file, failed).string();
     const auto name =
         QCryptographicHash::hash(QByteArray::fromStdString(whole), QCryptographicHash::Sha1);
-    claims_[file] = FileLock::take(folder / name.toHex().toStdString());
+    const auto lock = folder / name.toHex().toStdString();
+    claims_[file] = FileLock::take(lock);
+    // Where no lock can be made at all, nobody is known to have it.
+    claimedElsewhere_ = !claims_[file] && std::filesystem::exists(lock, failed);
 }
 
 void Saving::wasOpened(const QString& path)
@@ -43,7 +47,7 @@ void Saving::wasOpened(const QString& path)
     if (const auto stamp = stampOf(file))
         stamps_[file] = *stamp;
     claim(file);
-    if (!claims_[file])
+    if (claimedElsewhere_)
         session_.say(tr("%1 is open in another window of Pure Tone, too: save it under another "
                         "name here, or the window that saves last wins.")
                          .arg(QString::fromStdString(shownName(file))));
@@ -187,6 +191,9 @@ void Saving::recover(const std::shared_ptr<const LeftBehind>& left)
                     : tr("%1 instruments are as they were; undo goes from one to the one before.")
                           .arg(left->documents.size()),
                 false);
+            for (const auto& document : left->documents)
+                if (!document.file.empty())
+                    wasOpened(QString::fromStdString(document.file));
             recovered_.push_back(left);
             writeJournalSoon();
         });

@@ -59,6 +59,7 @@ private:
     std::shared_ptr<Journal> journal_;
     std::map<std::string, FileStamp> stamps_; ///< As they were opened or saved here.
     std::map<std::string, std::unique_ptr<FileLock>> claims_; ///< Null where another has it.
+    bool claimedElsewhere_ = false; ///< The one that was asked for last.
     std::uint64_t mostUndoBytes_ = settings::mostUndoBytes();
     int saves_ = 0;
     std::map<History::DocumentId, int> lastSave_; ///< Of those that have ended.
