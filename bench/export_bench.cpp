@@ -9,12 +9,13 @@
 #include "bench_timing.h"
 #include "engine/program.h"
 #include "formats/formats.h"
-#include "model/sounds.h"
+#include "model/take_maker.h"
 
 #include <cmath>
 #include <cstdio>
 #include <cstdlib>
 #include <fstream>
+#include <functional>
 #include <memory>
 
 using namespace puretone;
@@ -105,8 +106,9 @@ int main(int argc, char** argv)
             for (const auto& take : instrument.takes) {
                 const auto file = folder / (flac ? "bare.flac" : "bare.wav");
                 (void)writeWhole(file, [&](const std::filesystem::path& temporary) {
-                    return flac ? writeFlac(temporary, take.audio())
-                                : writeBytes(temporary, encodeWav(take.audio(), SampleFormat::int24));
+                    return flac
+                        ? writeFlac(temporary, take.audio())
+                        : writeBytes(temporary, encodeWav(take.audio(), SampleFormat::int24));
                 });
                 (void)openRecording(file);
             }
