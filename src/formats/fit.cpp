@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <map>
 #include <set>
+#include <utility>
 
 namespace puretone {
 
@@ -89,8 +90,7 @@ void dropUnplayed(Instrument& instrument)
     for (const auto& layer : instrument.layers)
         for (const auto& zone : layer.zones)
             played.insert(zone.take);
-    std::erase_if(
-        instrument.takes, [&](const Take& take) { return played.count(take.id) == 0; });
+    std::erase_if(instrument.takes, [&](const Take& take) { return played.count(take.id) == 0; });
 }
 
 double longestPlainSeconds(const Instrument& instrument)
@@ -128,8 +128,7 @@ public:
 
     void save(Saver saver)
     {
-        if (fit_.met)
-            return;
+        said_ = false;
         switch (saver) {
         case Saver::mono:
             tryStep([](Fit& f) { f.choices.sound.mono = true; }, "mixed to mono");
@@ -138,7 +137,7 @@ public:
             for (const double rate : {44100.0, 32000.0, 22050.0, 16000.0})
                 if (rate < highestRate())
                     tryStep([rate](Fit& f) { f.choices.sound.rate = rate; },
-                        formatNumber(rate / 1000.0, 2) + " kHz", "kHz");
+                        formatNumber(rate / 1000.0, 2) + " kHz");
             break;
         case Saver::depth:
             if (fit_.choices.sound.depth != Depth::bits16)
@@ -146,9 +145,9 @@ public:
             break;
         case Saver::length:
             for (double seconds = 0.8 * longestPlainSeconds(fit_.instrument); seconds >= 0.25;
-                seconds *= 0.8)
+                 seconds *= 0.8)
                 tryStep([seconds](Fit& f) { f.choices.sound.longest = seconds; },
-                    "sounds without a loop end after " + formatNumber(seconds, 2) + " s", "sounds");
+                    "sounds without a loop end after " + formatNumber(seconds, 2) + " s");
             break;
         case Saver::fewerTakes:
             fewer();
@@ -175,8 +174,7 @@ private:
                 continue;
             tryStep([&less](Fit& f) { f.instrument = less; },
                 std::to_string(less.takes.size()) + " of " + std::to_string(whole_.takes.size())
-                    + " takes",
-                "takes");
+                    + " takes");
         }
     }
     void measure(Fit& fit) const
@@ -187,9 +185,8 @@ private:
         fit.bytes = totalBytes(files);
         fit.met = fit.bytes <= mostBytes_;
     }
-    /// @param kind Words at the end of a sentence of the same saver, which this one replaces.
-    template <class Change>
-    void tryStep(Change change, const std::string& words, const std::string& kind = {})
+    /// @param words Take the place of those of a milder step of the same saver.
+    template <class Change> void tryStep(Change change, const std::string& words)
     {
         if (fit_.met)
             return;
@@ -198,8 +195,7 @@ private:
         measure(next);
         if (next.bytes >= fit_.bytes)
             return; // nothing is won
-        if (!kind.empty() && !next.said.empty()
-            && next.said.back().find(kind) != std::string::npos)
+        if (std::exchange(said_, true))
             next.said.pop_back();
         next.said.push_back(words);
         fit_ = std::move(next);
@@ -209,6 +205,7 @@ private:
     std::filesystem::path path_;
     std::uint64_t mostBytes_;
     Fit fit_;
+    bool said_ = false; ///< Whether the last words are the present saver's.
 };
 
 } // namespace

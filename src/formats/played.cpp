@@ -5,6 +5,7 @@
 #include "base/quantity.h"
 #include "engine/render.h"
 #include "loop/seam.h"
+#include "model/printing.h"
 
 #include <algorithm>
 #include <cmath>
@@ -38,9 +39,16 @@ std::vector<int> keysOf(const Instrument& document)
     return spread;
 }
 
+/// Only what plays the key is made ready: the rest may be a thousand times as much.
 Audio playedOn(const Instrument& instrument, int key)
 {
-    return renderEvents(instrument,
+    Print print;
+    print.plan.key = key;
+    print.plan.touch = touch;
+    for (const auto& layer : instrument.layers)
+        if (layer.on)
+            print.layers.push_back(layer.id);
+    return renderEvents(printedPart(instrument, print),
         {{0.0, MidiEvent::noteOn(key, touch)}, {heldSeconds, MidiEvent::noteOff(key)}}, rate, 0.2);
 }
 
@@ -133,7 +141,8 @@ void compareJoints(const Instrument& document, const Instrument& file, Played& p
     double worst = 0.0, worstThere = 0.0;
     int joints = 0;
     for (const auto& take : document.takes)
-        if (take.loop.repeats() && take.loop.mode != LoopMode::alternating && joints < 24) {
+        if (take.loop.repeats() && take.loop.mode != LoopMode::alternating
+            && joints < int(mostKeys)) {
             worst = std::max(worst, costOf(take));
             ++joints;
         }
@@ -152,14 +161,27 @@ void compareJoints(const Instrument& document, const Instrument& file, Played& p
 
 Played comparePlayed(const Instrument& document, const Instrument& file)
 {
-    Instrument plain = document;
-    plain.effects.clear();
-    plain.pattern.on = false;
     Played played;
     for (const int key : keysOf(document))
-        compareKey(playedOn(plain, key), playedOn(file, key), played);
+        compareKey(playedOn(document, key), playedOn(file, key), played);
     compareJoints(document, file, played);
     return played;
+}
+
+void Played::add(const Played& more)
+{
+    const auto worse = [](double& mine, double theirs) {
+        if (std::abs(theirs) > std::abs(mine))
+            mine = theirs;
+    };
+    keys += more.keys;
+    silent += more.silent;
+    compared += more.compared;
+    worse(cents, more.cents);
+    worse(levelDb, more.levelDb);
+    joints += more.joints;
+    seamCost = std::max(seamCost, more.seamCost);
+    jointHeard = jointHeard || more.jointHeard;
 }
 
 std::string describe(const Played& played)

@@ -9,7 +9,7 @@ namespace puretone {
 
 /// What is heard when the same keys are played on two instruments. The worst of all keys.
 struct Played {
-    int keys = 0; ///< That were played: up to sixteen, at roots of zones.
+    int keys = 0; ///< That were played: up to sixteen of a file, at roots of zones.
     int silent = 0; ///< Of those, that sound on one of them only.
     int compared = 0; ///< Of those, whose waves are alike enough to compare their pitch.
     double cents = 0.0; ///< Of pitch.
@@ -17,6 +17,9 @@ struct Played {
     int joints = 0; ///< Loops that were compared.
     double seamCost = 0.0; ///< By which the worst joint is worse, see seamCost.
     bool jointHeard = false; ///< One is audible that was not before.
+
+    /// The same of other files: the worst of both.
+    void add(const Played& more);
 };
 
 /// Plays a document without its effects and pattern, and a file that was written from it.

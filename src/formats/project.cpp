@@ -108,8 +108,11 @@ std::uint64_t projectBytes(const Instrument& instrument)
     zip_source_t* source = zip_source_buffer_create(nullptr, 0, 0, &error);
     zip_t* zip = source != nullptr ? zip_open_from_source(source, ZIP_TRUNCATE, &error) : nullptr;
     zip_error_fini(&error);
-    if (zip == nullptr)
+    if (zip == nullptr) {
+        zip_source_free(source);
         return 0;
+    }
+    Zip owner(zip);
     zip_source_keep(source);
     const std::string document = toJson(instrument), facts = factsToJson(instrument);
     for (const auto& [entry, text] : {std::pair(documentName, &document), {factsName, &facts}})
@@ -120,8 +123,12 @@ std::uint64_t projectBytes(const Instrument& instrument)
         bytes += recording.original->size();
     });
     zip_stat_t about;
-    if (zip_close(zip) == 0 && zip_source_stat(source, &about) == 0)
-        bytes += about.size;
+    if (zip_close(zip) == 0) {
+        (void)owner.release(); // closed
+        if (zip_source_stat(source, &about) == 0)
+            bytes += about.size;
+    }
+    owner.reset();
     zip_source_free(source);
     return bytes;
 }

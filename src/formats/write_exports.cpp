@@ -150,6 +150,22 @@ Result<void> writeCheckedSample(
         });
 }
 
+/// A take alone, on all keys, beside the file that was made of it.
+Played playAlone(const Take& take, const fs::path& file)
+{
+    Instrument alone;
+    alone.takes = {take};
+    alone.layers.front().zones = {{1, take.id, 0, 127, 1, 127}};
+    const auto again = openInstrument(file);
+    return again ? comparePlayed(sanitized(std::move(alone)), *again) : Played{};
+}
+
+void tellPlayed(Written& written, const Played& played)
+{
+    written.checked += " " + describe(played);
+    written.trouble = troubleOf(played);
+}
+
 Result<Written> writeWavFile(
     const Instrument& instrument, const fs::path& path, const ExportChoices& choices)
 {
@@ -161,16 +177,8 @@ Result<Written> writeWavFile(
     written.checked = "Read back: every frame within one step of "
         + std::to_string(bitsOf(choices.sound.depth)) + " bits; " + loopWords(instrument)
         + " as set.";
+    tellPlayed(written, playAlone(instrument.takes.front(), path));
     return written;
-}
-
-void compareByPlaying(Written& written, const Instrument& document, const fs::path& file)
-{
-    if (const auto again = openInstrument(file)) {
-        const auto played = comparePlayed(document, *again);
-        written.checked += " " + describe(played);
-        written.trouble = troubleOf(played);
-    }
 }
 
 Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path,
@@ -320,12 +328,18 @@ Result<Written> writeWavSet(const Instrument& instrument, const fs::path& folder
     if (choices.keyStep > 0)
         return writeKeys(instrument, folder, choices, progress);
     Written written;
+    Played played;
+    // Spread over all of them, where there are many.
+    constexpr std::size_t mostPlayed = 16;
+    const auto every = (instrument.takes.size() + mostPlayed - 1) / mostPlayed;
     const auto names = takeFileNames(instrument);
     for (std::size_t i = 0; i < instrument.takes.size(); ++i) {
         const auto prepared = conform(prepareTake(instrument.takes[i]), choices.sound);
         if (const auto done = writeCheckedSample(prepared, folder / names[i], choices); !done)
             return tl::unexpected(done.error());
         count(written, folder / names[i]);
+        if (i % every == 0)
+            played.add(playAlone(instrument.takes[i], folder / names[i]));
         progress.at(double(i + 1) / double(instrument.takes.size()));
         if (progress.cancelled())
             return tl::unexpected(cancelledWriting());
@@ -334,6 +348,7 @@ Result<Written> writeWavSet(const Instrument& instrument, const fs::path& folder
         + (names.size() == 1 ? " take" : " takes") + " within one step of "
         + std::to_string(bitsOf(choices.sound.depth)) + " bits; " + loopWords(instrument)
         + " as set.";
+    tellPlayed(written, played);
     return written;
 }
 
@@ -361,7 +376,8 @@ Result<Written> writeInstrument(const Instrument& instrument, const fs::path& pa
         ? writeSfzFiles(own, path, choices, progress.part(0.3, 0.9))
         : writeSoundFontFile(own, path, choices);
     if (written)
-        compareByPlaying(*written, instrument, path);
+        if (const auto again = openInstrument(path))
+            tellPlayed(*written, comparePlayed(instrument, *again));
     return written;
 }
 

@@ -258,10 +258,7 @@ TEST_CASE("bottles, knocks and a hum become one instrument of three layers", "[a
     Driver d;
     const TemporaryFolder folder;
     d.open(sounds + "bottles.flac");
-    d.session().splitting().propose({});
-    d.settle();
-    d.session().splitting().make();
-    d.settle();
+    d.split();
     REQUIRE(d.document().takes.size() == 6);
     const auto bottles = d.document();
     d.session().opening().addFiles({QString::fromStdString(sounds + "mooring-post.flac"),

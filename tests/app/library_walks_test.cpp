@@ -304,11 +304,7 @@ TEST_CASE(
     REQUIRE(writeWav(folder / "harp.wav", audio, SampleFormat::int24));
     Driver d;
     d.open(folder / "harp.wav");
-    d.session().splitting().propose({});
-    d.settle();
-    REQUIRE(d.session().splitting().proposal());
-    d.session().splitting().make(NoteSeries{36, 6});
-    d.settle();
+    d.split(NoteSeries{36, 6});
     REQUIRE(d.document().takes.size() == 9);
     for (int i = 0; i < 9; ++i)
         CHECK(d.document().takes[std::size_t(i)].tuning.rootKey == 36 + 6 * i);
@@ -356,10 +352,7 @@ TEST_CASE(
     REQUIRE(writeWav(folder / "wires.wav", mono(all), SampleFormat::int24));
     Driver d;
     d.open(folder / "wires.wav");
-    d.session().splitting().propose({});
-    d.settle();
-    d.session().splitting().make();
-    d.settle();
+    d.split();
     REQUIRE(d.document().takes.size() == 4);
     for (int i = 0; i < 4; ++i)
         CHECK(d.document().takes[std::size_t(i)].tuning.rootKey == 33 + 19 * i);

@@ -70,6 +70,16 @@ TEST_CASE("the first start shows the demo and says what to press, once", "[app][
 {
     CHECK(settings::firstStart());
     CHECK_FALSE(settings::firstStart());
+    {
+        // As it is installed: nothing to save, and nowhere to save it to.
+        const TemporaryFolder folder;
+        std::filesystem::copy_file(demo / "skerry-light.puretone", folder / "a.puretone~");
+        Driver installed;
+        installed.open(folder / "a.puretone~");
+        CHECK(installed.session().path().isEmpty());
+        CHECK(installed.window.close());
+        CHECK(installed.answered == 0);
+    }
     Driver d;
     d.window.welcome(true);
     d.settle();

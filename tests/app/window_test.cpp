@@ -269,10 +269,7 @@ TEST_CASE("a limit of size is met, said, heard and written", "[app][export]")
     const TemporaryFolder folder;
     Driver d;
     d.open(sounds + "bottles.flac");
-    d.session().splitting().propose({});
-    d.settle();
-    d.session().splitting().make();
-    d.settle();
+    d.split();
     REQUIRE(d.document().takes.size() == 6);
     d.goTo(Stop::write);
     auto& exporting = d.session().exporting();

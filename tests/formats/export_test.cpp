@@ -4,6 +4,7 @@
 #include "audio/riff.h"
 #include "base/safe_file.h"
 #include "formats/export_names.h"
+#include "formats/export_plan.h"
 #include "formats/fit.h"
 #include "formats/formats.h"
 #include "formats/played.h"
@@ -21,8 +22,7 @@ namespace {
 
 Take tone(double midi, const std::string& name, double seconds = 1.5, int partials = 6)
 {
-    return plainTake(
-        mono(harmonicTone(hzOf(midi).value, 48000.0, seconds, partials)), midi, name);
+    return plainTake(mono(harmonicTone(hzOf(midi).value, 48000.0, seconds, partials)), midi, name);
 }
 
 Take loopedTone(double midi, const std::string& name)
@@ -177,7 +177,9 @@ TEST_CASE("a loop that is played out lasts as long as was chosen, and fades", "[
     CHECK_FALSE(made.loop);
     CHECK(made.frames == 240000);
     const auto& wave = made.audio.channels[0];
-    const auto levelAt = [&](std::size_t at) { return meanSquare(std::span(wave).subspan(at, 4800)); };
+    const auto levelAt = [&](std::size_t at) {
+        return meanSquare(std::span(wave).subspan(at, 4800));
+    };
     CHECK_THAT(10.0 * std::log10(levelAt(200000) / levelAt(50000)), WithinAbs(0.0, 0.3));
     CHECK(std::abs(wave.back()) < 1e-6f);
 }
@@ -221,8 +223,8 @@ TEST_CASE("a SoundFont of 24 bits comes back as exact as that", "[formats][sf2][
     const auto& is = again->takes[0].audio();
     double worst = 0.0;
     for (std::size_t i = 0; i < was.audio.channels[0].size(); ++i)
-        worst = std::max(
-            worst, std::abs(double(was.audio.channels[0][i]) - double(is.channels[0][i])));
+        worst =
+            std::max(worst, std::abs(double(was.audio.channels[0][i]) - double(is.channels[0][i])));
     CHECK(worst < 1.0 / 8388608.0);
     // Without its second chunk it is a plain bank of 16 bits.
     auto bytes = *readFile(folder / "a.sf2");
@@ -250,8 +252,8 @@ TEST_CASE("SFZ has its samples as FLAC where that is chosen", "[formats][sfz][ex
     CHECK(again->takes[0].loop.on);
 }
 
-TEST_CASE("a set of WAV files is named by its notes, each with root and loop inside",
-    "[formats][export]")
+TEST_CASE(
+    "a set of WAV files is named by its notes, each with root and loop inside", "[formats][export]")
 {
     const TemporaryFolder folder;
     auto instrument = horns();
@@ -266,10 +268,12 @@ TEST_CASE("a set of WAV files is named by its notes, each with root and loop ins
         const auto recording = openRecording(written->files[i]);
         REQUIRE(recording);
         REQUIRE((*recording)->sampler);
-        CHECK_THAT((*recording)->sampler->midi,
-            WithinAbs(instrument.takes[i].tuning.keyMidi(), 1e-4));
+        CHECK_THAT(
+            (*recording)->sampler->midi, WithinAbs(instrument.takes[i].tuning.keyMidi(), 1e-4));
         CHECK((*recording)->sampler->loops.empty() == !instrument.takes[i].loop.repeats());
     }
+    CHECK_THAT(written->checked, Contains("Played back: 12 keys"));
+    CHECK(written->trouble.empty());
 }
 
 TEST_CASE("every so many keys a file is what the key sounds like", "[formats][export]")
@@ -337,6 +341,36 @@ TEST_CASE("an export is made as small as is asked, one way after the other", "[f
     const auto never = fitInto(instrument, path, choose(Depth::bits24), 100, usualSavers());
     CHECK_FALSE(never.met);
     CHECK(never.bytes < whole.bytes / 20);
+}
+
+TEST_CASE("what is planned of each product is what is written", "[formats][export]")
+{
+    const TemporaryFolder folder;
+    auto instrument = horns();
+    instrument.name = "Horns/low";
+    ExportWish wish;
+    wish.limitMegabytes = GENERATE(0.0, 0.9);
+    for (const auto product : allProducts) {
+        const auto path = productPath(instrument, product, wish, folder.path());
+        CAPTURE(path);
+        CHECK(path.parent_path() == folder.path());
+        const auto plan = planProduct(instrument, product, wish, folder.path());
+        CHECK(plan.fits);
+        CHECK(plan.said.empty() == (wish.limitMegabytes == 0.0 || product == Product::project));
+        const auto written = writeProduct(instrument, product, wish, folder.path());
+        REQUIRE((written ? "" : written.error().sentence()) == "");
+        CHECK(written->bytes == plan.bytes);
+        CHECK(written->files.size() == plan.files.size());
+        if (product == Product::project)
+            continue;
+        CHECK((plan.bytes <= 900000) == (wish.limitMegabytes > 0.0));
+        // A file each, beside the text; a bank has them all.
+        const auto heard = heardProduct(instrument, product, wish, folder.path());
+        if (product == Product::soundFont)
+            CHECK(openInstrument(path)->takes.size() == heard.takes.size());
+        else
+            CHECK(plan.files.size() == heard.takes.size() + (product == Product::sfz ? 1 : 0));
+    }
 }
 
 TEST_CASE("fewer takes leave no key silent and no border crossed", "[formats][export]")
@@ -428,8 +462,8 @@ TEST_CASE("controllers that move something plainly survive SFZ and SF2", "[forma
         CHECK_THAT(again->layers[0].filter.touchOctaves, WithinAbs(1.5, 0.001));
         REQUIRE(again->layers[0].movements.size() == 3);
         for (const auto& m : layer.movements)
-            CHECK(std::any_of(again->layers[0].movements.begin(),
-                again->layers[0].movements.end(), [&](const Movement& n) {
+            CHECK(std::any_of(again->layers[0].movements.begin(), again->layers[0].movements.end(),
+                [&](const Movement& n) {
                     return n.source == m.source && n.target == m.target
                         && std::abs(n.amount - m.amount) < 0.002;
                 }));
@@ -442,13 +476,13 @@ TEST_CASE("controllers that move something plainly survive SFZ and SF2", "[forma
     CHECK_FALSE(lossesOf(instrument, FileKind::sfz).empty());
 }
 
-TEST_CASE("an SFZ file may include others and define words, but not itself",
-    "[formats][sfz][bad-input]")
+TEST_CASE(
+    "an SFZ file may include others and define words, but not itself", "[formats][sfz][bad-input]")
 {
     const TemporaryFolder folder;
     std::filesystem::create_directories(folder / "a/b");
-    REQUIRE(writeWav(folder / "a/tone.wav", mono(harmonicTone(220.0, 48000.0, 0.3)),
-        SampleFormat::int16));
+    REQUIRE(writeWav(
+        folder / "a/tone.wav", mono(harmonicTone(220.0, 48000.0, 0.3)), SampleFormat::int16));
     put(folder / "a/b/one.sfz",
         "#define $KEY 57 // the root\n#define $KEYS 50\n/* nothing\n<region> */\n"
         "#include \"part.sfz\"\n");
@@ -470,7 +504,8 @@ TEST_CASE("an SFZ file may include others and define words, but not itself",
         REQUIRE_FALSE(refused);
         CHECK_THAT(refused.error().message, Contains("not beside it"));
         put(folder / "a/b/bad.sfz", "#include \"" + bad + "\"\n");
-        CHECK_THAT(openInstrument(folder / "a/b/bad.sfz").error().message, Contains("not beside it"));
+        CHECK_THAT(
+            openInstrument(folder / "a/b/bad.sfz").error().message, Contains("not beside it"));
     }
     // A chain that never ends.
     for (int i = 0; i < 40; ++i)
@@ -518,8 +553,8 @@ TEST_CASE("a bank of several instruments names them, and each can be opened", "[
         generators.u16(i == 1 ? 9 : 0);
     }
     generators.u32(0);
-    std::map<std::string, std::vector<std::byte>> instead{{"phdr", presets.take()},
-        {"pbag", bags.take()}, {"pgen", generators.take()}};
+    std::map<std::string, std::vector<std::byte>> instead{
+        {"phdr", presets.take()}, {"pbag", bags.take()}, {"pgen", generators.take()}};
     ByteWriter body;
     body.text("sfbk");
     for (const auto& listed : riffChunks(std::span(bytes).subspan(12))) {
@@ -527,8 +562,8 @@ TEST_CASE("a bank of several instruments names them, and each can be opened", "[
         list.raw(listed.body.subspan(0, 4));
         for (const auto& chunk : riffChunks(listed.body.subspan(4))) {
             const auto other = instead.find(std::string(chunk.id));
-            list.chunk(chunk.id, other != instead.end() ? std::span<const std::byte>(other->second)
-                                                        : chunk.body);
+            list.chunk(chunk.id,
+                other != instead.end() ? std::span<const std::byte>(other->second) : chunk.body);
         }
         body.chunk("LIST", list.bytes());
     }

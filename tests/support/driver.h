@@ -48,6 +48,14 @@ public:
         session().opening().open(QString::fromStdString(path));
         settle();
     }
+    /// Splits the recording on screen as it is proposed.
+    void split(const std::optional<NoteSeries>& series = {})
+    {
+        session().splitting().propose({});
+        settle();
+        session().splitting().make(series);
+        settle();
+    }
     /// Drops a file on the window and waits until it is open.
     void drop(const std::filesystem::path& file)
     {

@@ -2,7 +2,6 @@
 #include "app/session/exporting.h"
 
 #include "app/session/session.h"
-#include "formats/regions.h"
 
 #include <QDir>
 #include <QFileInfo>
@@ -10,33 +9,6 @@
 #include <QStandardPaths>
 
 namespace puretone::app {
-
-namespace {
-
-constexpr double bytesInMegabyte = 1e6;
-
-FileKind kindOf(Product product)
-{
-    switch (product) {
-    case Product::project:
-        return FileKind::project;
-    case Product::sfz:
-        return FileKind::sfz;
-    case Product::soundFont:
-        return FileKind::sf2;
-    case Product::wavs:
-        break;
-    }
-    return FileKind::wav;
-}
-
-/// Several files in a folder of their own.
-bool isSet(const Instrument& document, const ExportWish& wish)
-{
-    return document.takes.size() > 1 || wish.choices.keyStep > 0;
-}
-
-} // namespace
 
 Exporting::Exporting(Session& session)
     : session_(session)
@@ -64,23 +36,7 @@ QString Exporting::nameOf(Product product)
 
 std::filesystem::path Exporting::pathOf(Product product) const
 {
-    const Instrument& document = session_.instrument();
-    QString name = QString::fromStdString(document.name).trimmed();
-    name.replace(QLatin1Char('/'), QLatin1Char('-'));
-    if (name.isEmpty())
-        name = tr("Untitled");
-    const auto base = std::filesystem::path(folder_.toStdString()) / name.toStdString();
-    switch (product) {
-    case Product::project:
-        return base.string() + ".puretone";
-    case Product::sfz:
-        return base.string() + ".sfz";
-    case Product::soundFont:
-        return base.string() + ".sf2";
-    case Product::wavs:
-        break;
-    }
-    return base.string() + (isSet(document, wish_) ? " WAV" : ".wav");
+    return productPath(session_.instrument(), product, wish_, folder_.toStdString());
 }
 
 const ProductPlan* Exporting::planOf(Product product) const
@@ -138,44 +94,13 @@ QStringList Exporting::inTheWay() const
     return there;
 }
 
-std::vector<Exporting::Target> Exporting::targets(bool onlyTicked) const
+std::vector<Product> Exporting::tickedOnes() const
 {
-    std::vector<Target> found;
+    std::vector<Product> found;
     for (const auto product : allProducts)
-        if (!onlyTicked || ticked(product)) {
-            Target target{product, pathOf(product), wish_};
-            if (wish_.usualDepth)
-                target.wish.choices.sound.depth = usualChoices(kindOf(product)).sound.depth;
-            found.push_back(std::move(target));
-        }
+        if (ticked(product))
+            found.push_back(product);
     return found;
-}
-
-Fit Exporting::fitFor(const Instrument& document, const Target& target)
-{
-    const auto choices = possible(target.wish.choices, kindOf(target.product));
-    if (target.product == Product::project || target.wish.limitMegabytes <= 0.0)
-        return {document, choices, 0, true, {}};
-    return fitInto(document, target.path, choices,
-        std::uint64_t(target.wish.limitMegabytes * bytesInMegabyte), target.wish.savers);
-}
-
-ProductPlan Exporting::planFor(const Instrument& document, const Target& target)
-{
-    const auto fit = fitFor(document, target);
-    const bool set = target.product == Product::wavs && isSet(document, target.wish);
-    ProductPlan plan;
-    plan.files = set ? plannedWavSet(fit.instrument, target.path, fit.choices)
-                     : plannedFiles(fit.instrument, target.path, fit.choices);
-    plan.bytes = totalBytes(plan.files);
-    plan.exact = std::all_of(
-        plan.files.begin(), plan.files.end(), [](const PlannedFile& file) { return file.exact; });
-    plan.fits = fit.met;
-    plan.said = fit.said;
-    // A set of keys is what is heard, with everything.
-    if (target.product != Product::wavs || target.wish.choices.keyStep == 0)
-        plan.losses = lossesOf(fit.instrument, kindOf(target.product), set);
-    return plan;
 }
 
 void Exporting::refresh()
@@ -196,10 +121,11 @@ void Exporting::plan()
 {
     session_.background().run(
         JobKind::exportLook, Background::Running::cancel,
-        [document = session_.instrument(), targets = targets(false)](const Progress&) {
+        [document = session_.instrument(), wish = wish_, folder = folder_.toStdString()](
+            const Progress&) {
             std::vector<std::pair<Product, ProductPlan>> plans;
-            for (const auto& target : targets)
-                plans.emplace_back(target.product, planFor(document, target));
+            for (const auto product : allProducts)
+                plans.emplace_back(product, planProduct(document, product, wish, folder));
             return plans;
         },
         [this](const std::vector<std::pair<Product, ProductPlan>>& plans) {
@@ -216,18 +142,15 @@ void Exporting::write()
     reports_ = {};
     session_.background().run(
         JobKind::exportFiles, Background::Running::finish,
-        [document = version.value, targets = targets(true)](const Progress& progress) {
+        [document = version.value, products = tickedOnes(), wish = wish_,
+            folder = folder_.toStdString()](const Progress& progress) {
             Results results;
-            for (std::size_t i = 0; i < targets.size(); ++i) {
-                const auto& target = targets[i];
-                const auto part = progress.part(double(i) / double(targets.size()),
-                    double(i + 1) / double(targets.size()));
-                const auto fit = fitFor(document, target);
-                const bool set =
-                    target.product == Product::wavs && isSet(document, target.wish);
-                results.emplace_back(target.product,
-                    set ? writeWavSet(fit.instrument, target.path, fit.choices, part)
-                        : writeInstrument(fit.instrument, target.path, fit.choices, part));
+            const double count = double(products.size());
+            for (const auto product : products) {
+                const auto place = double(results.size());
+                results.emplace_back(product,
+                    writeProduct(document, product, wish, folder,
+                        progress.part(place / count, (place + 1.0) / count)));
             }
             return results;
         },
@@ -262,17 +185,12 @@ void Exporting::hear(bool on)
 
 void Exporting::hearNow()
 {
-    auto ready = targets(true);
-    std::erase_if(ready, [](const Target& target) { return target.product == Product::project; });
-    if (ready.empty())
-        ready = {{Product::wavs, pathOf(Product::wavs), wish_}};
+    auto products = tickedOnes();
+    std::erase(products, Product::project);
+    const auto product = products.empty() ? Product::wavs : products.front();
     session_.audition().hearInstead(
-        [document = session_.instrument(), target = ready.front()](const Progress&) {
-            const auto fit = fitFor(document, target);
-            auto heard = asWritten(fit.instrument, fit.choices.sound);
-            heard.effects.clear(); // no format has them
-            return sanitized(std::move(heard));
-        });
+        [document = session_.instrument(), product, wish = wish_, folder = folder_.toStdString()](
+            const Progress&) { return heardProduct(document, product, wish, folder); });
 }
 
 } // namespace puretone::app

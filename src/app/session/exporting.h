@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/session/take_key.h"
-#include "formats/fit.h"
+#include "formats/export_plan.h"
 
 #include <QObject>
 #include <array>
@@ -11,30 +11,6 @@
 namespace puretone::app {
 
 class Session;
-
-/// What an export can make.
-enum class Product { project, sfz, soundFont, wavs };
-inline constexpr std::array allProducts = {
-    Product::project, Product::sfz, Product::soundFont, Product::wavs};
-
-/// What is wished of all of them; a project is what it is.
-struct ExportWish {
-    ExportChoices choices;
-    bool usualDepth = true; ///< 16 bits in a SoundFont and 24 elsewhere, whatever `choices` say.
-    double limitMegabytes = 0.0; ///< For each of them; 0 for none.
-    std::vector<Saver> savers = usualSavers();
-    bool operator==(const ExportWish&) const = default;
-};
-
-/// What a product will be.
-struct ProductPlan {
-    std::vector<PlannedFile> files;
-    std::uint64_t bytes = 0;
-    bool exact = true;
-    bool fits = true; ///< Into the limit.
-    std::vector<std::string> said; ///< What was done to fit.
-    std::vector<std::string> losses; ///< What the format does not carry.
-};
 
 /// Exports: planned beside the window, heard before they are written, written and checked.
 class Exporting : public QObject {
@@ -72,14 +48,7 @@ signals:
     void changed();
 
 private:
-    struct Target {
-        Product product;
-        std::filesystem::path path;
-        ExportWish wish;
-    };
-    std::vector<Target> targets(bool onlyTicked) const;
-    static Fit fitFor(const Instrument& document, const Target& target);
-    static ProductPlan planFor(const Instrument& document, const Target& target);
+    std::vector<Product> tickedOnes() const;
     void plan();
     void hearNow();
 

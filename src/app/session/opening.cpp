@@ -131,16 +131,17 @@ void Opening::adopt(const QString& path, const Result<Instrument>& result, const
         return;
     }
     // A former version, and what cannot be written where it is, is saved under a name to be chosen.
-    const bool isProject = kindOfFile(path.toStdString()) == FileKind::project
-        && !path.endsWith(QLatin1Char('~')) && QFileInfo(path).isWritable();
+    const auto kind = kindOfFile(path.toStdString());
+    const bool isProject = kind == FileKind::project;
+    const bool isHome =
+        isProject && !path.endsWith(QLatin1Char('~')) && QFileInfo(path).isWritable();
     const auto name = QString::fromStdString(shownName(path.toStdString()));
     auto document = *result;
-    const auto kind = kindOfFile(path.toStdString());
     if (const bool isSound = !kind || *kind == FileKind::wav;
         isSound && document.a4 != settings::a4())
         setConcertPitch(document, settings::a4());
     session_.begin(tr("Open %1").arg(name), std::move(document),
-        isProject ? DocumentOrigin{path.toStdString(), true} : DocumentOrigin{});
+        {isHome ? path.toStdString() : std::string(), isProject});
     emit opened(path);
     if (!kind || *kind == FileKind::wav)
         session_.splitting().lookForNotes(session_.instrument().takes.front().recording.pointer());
@@ -157,7 +158,7 @@ void Opening::adopt(const QString& path, const Result<Instrument>& result, const
     session_.say(isProject ? tr("%1 is open.").arg(name)
                            : tr("%1 is ready: play it on the keys below.").arg(name),
         false);
-    if (isProject)
+    if (isHome)
         session_.saving().wasOpened(path);
 }
 

@@ -13,9 +13,7 @@
 #include "app/stops/shape_stop.h"
 #include "app/stops/sound_stop.h"
 
-#include <QDrag>
 #include <QFileDialog>
-#include <QMimeData>
 #include <QScrollArea>
 
 namespace puretone::app {
@@ -143,27 +141,6 @@ void MainWindow::buildTakes(QHBoxLayout* row)
     connect(takes_, &TakeList::chosen, &session_, &Session::showTake);
     connect(takes_, &TakeList::removeAsked, &session_, &Session::removeTake);
     connect(takes_, &TakeList::dragged, this, &MainWindow::dragTake);
-}
-
-/// As a WAV file with root and loop inside, which other programs may copy; it goes with this one.
-void MainWindow::dragTake(TakeId id)
-{
-    const Take* take = session_.instrument().take(id);
-    if (take == nullptr || !dragFolder_.isValid())
-        return;
-    Instrument alone;
-    alone.takes = {*take};
-    const auto written =
-        writeWavSet(alone, dragFolder_.path().toStdString(), usualChoices(FileKind::wav));
-    if (!written) {
-        session_.say(QString::fromStdString(written.error().sentence()));
-        return;
-    }
-    auto* drag = new QDrag(this);
-    auto* files = new QMimeData;
-    files->setUrls({QUrl::fromLocalFile(QString::fromStdString(written->files.front().string()))});
-    drag->setMimeData(files);
-    drag->exec(Qt::CopyAction);
 }
 
 void MainWindow::foldTakes(bool folded)

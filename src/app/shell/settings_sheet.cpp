@@ -3,6 +3,7 @@
 
 #include "app/session/settings.h"
 #include "app/shell/main_window.h"
+#include "app/stops/stop_view.h"
 #include "base/quantity.h"
 
 #include <QFileDialog>
@@ -12,22 +13,6 @@ namespace puretone::app {
 namespace {
 
 constexpr double bytesInMegabyte = 1e6;
-
-FieldSpec undoField()
-{
-    FieldSpec spec;
-    spec.label = SettingsSheet::tr("Undo keeps");
-    spec.tip = SettingsSheet::tr(
-        "Memory for recordings that only undo still wants; beyond it the oldest steps go");
-    spec.format = [](double mb) { return typeset(formatNumber(mb, 0) + " MB"); };
-    spec.parse = [](const QString& text) { return parseNumber(text.toStdString(), "MB"); };
-    spec.step = [](double mb, double steps) { return mb * std::pow(1.1, steps); };
-    spec.reset = 1000.0;
-    spec.low = 50.0;
-    spec.high = 64000.0;
-    spec.refusal = SettingsSheet::tr("It must lie between 50 MB and 64 GB.");
-    return spec;
-}
 
 } // namespace
 
@@ -87,7 +72,9 @@ void SettingsSheet::buildNotes(FieldColumn* into)
 
 void SettingsSheet::buildKept(FieldColumn* into)
 {
-    undo_ = into->addField(undoField());
+    undo_ = into->addField(megabytesField(tr("Undo keeps"),
+        tr("Memory for recordings that only undo still wants; beyond it the oldest steps go"), 50.0,
+        64000.0, 1000.0));
     held_ = into->addReading(
         tr("Held now"), tr("Recordings in memory for undo alone, and treated sounds kept for it"));
     folder_ = into->addButton({}, tr("Where recordings go; those that are there stay"));

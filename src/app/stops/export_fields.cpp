@@ -2,9 +2,7 @@
 #include "app/stops/export_fields.h"
 
 #include "app/stops/stop_view.h"
-#include "app/theme/theme.h"
 #include "app/widgets/choice_field.h"
-#include "base/quantity.h"
 
 namespace puretone::app {
 
@@ -14,27 +12,18 @@ namespace {
 constexpr std::array rates = {0.0, 96000.0, 48000.0, 44100.0, 32000.0, 22050.0, 16000.0};
 constexpr double usualLimit = 8.0; ///< Megabytes, of a ready choice.
 
-FieldSpec megabytesField(const QString& label, const QString& tip)
+/// Where 0 is no limit at all.
+FieldSpec limitField(const QString& label, const QString& tip)
 {
-    FieldSpec spec;
-    spec.label = label;
-    spec.tip = tip;
-    spec.format = [](double mb) {
-        return mb <= 0.0 ? QStringLiteral("none")
-                         : typeset(formatNumber(mb, mb < 10.0 ? 1 : 0) + " MB");
+    FieldSpec spec = megabytesField(label, tip, 0.0, 100000.0, 0.0);
+    spec.format = [plain = spec.format](
+                      double mb) { return mb <= 0.0 ? ExportFields::tr("none") : plain(mb); };
+    spec.parse = [plain = spec.parse](const QString& text) {
+        return text.trimmed() == ExportFields::tr("none") ? std::optional(0.0) : plain(text);
     };
-    spec.parse = [](const QString& text) -> std::optional<double> {
-        if (text.trimmed() == QStringLiteral("none"))
-            return 0.0;
-        return parseNumber(text.toStdString(), "MB");
+    spec.step = [plain = spec.step](double mb, double steps) {
+        return mb > 0.0 ? plain(mb, steps) : steps > 0.0 ? usualLimit : 0.0;
     };
-    spec.step = [](double mb, double steps) {
-        return mb <= 0.0 ? (steps > 0.0 ? usualLimit : 0.0) : mb * std::pow(1.1, steps);
-    };
-    spec.reset = 0.0;
-    spec.low = 0.0;
-    spec.high = 100000.0;
-    spec.refusal = ExportFields::tr("It is a number of megabytes, or none.");
     return spec;
 }
 
@@ -144,7 +133,7 @@ void ExportFields::buildSound(FieldColumn* into)
 
 void ExportFields::buildLimit(FieldColumn* into)
 {
-    limit_ = into->addField(megabytesField(
+    limit_ = into->addField(limitField(
         tr("Limit"), tr("What each of the exports may take: it is made smaller until it fits")));
     connect(limit_, &ValueField::edited, this, [this](double value, bool) {
         change([value](ExportWish& w) { w.limitMegabytes = value < 0.05 ? 0.0 : value; });

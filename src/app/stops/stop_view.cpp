@@ -292,6 +292,22 @@ FieldSpec percentField(const QString& label, const QString& tip, double reset, d
     return spec;
 }
 
+FieldSpec megabytesField(
+    const QString& label, const QString& tip, double low, double high, double reset)
+{
+    constexpr double ratio = 1.1, fewMegabytes = 10.0;
+    FieldSpec spec = named(label, tip);
+    spec.format = [](double mb) {
+        return typeset(formatNumber(mb, mb < fewMegabytes ? 1 : 0) + " MB");
+    };
+    spec.parse = [](const QString& text) { return parseNumber(text.toStdString(), "MB"); };
+    spec.step = [](double mb, double steps) { return mb * std::pow(ratio, steps); };
+    spec.low = low;
+    spec.high = high;
+    spec.reset = reset;
+    return spec;
+}
+
 FieldSpec keyField(const QString& label, const QString& tip, const std::function<Naming()>& naming)
 {
     FieldSpec spec = named(label, tip);

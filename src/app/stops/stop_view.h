@@ -83,6 +83,9 @@ FieldSpec ratioField(
     const QString& label, const QString& tip, double low, double high, double reset);
 /// A key by name or number.
 FieldSpec keyField(const QString& label, const QString& tip, const std::function<Naming()>& naming);
+/// Megabytes, stepped by ratios.
+FieldSpec megabytesField(
+    const QString& label, const QString& tip, double low, double high, double reset);
 FieldSpec countField(
     const QString& label, const QString& tip, double low, double high, double reset);
 

@@ -1,0 +1,256 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// How files come into the main window and leave it, and what is asked on the way.
+#include "app/shell/main_window.h"
+
+#include "app/shell/recent_files.h"
+#include "app/shell/settings_sheet.h"
+#include "app/shell/sound_files.h"
+#include "app/widgets/sheet.h"
+
+#include <QApplication>
+#include <QDrag>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QListWidget>
+#include <QMimeData>
+
+namespace puretone::app {
+
+namespace {
+
+/// Where the demo instrument is installed, or lies beside the sources; empty where it is not.
+QString demoInstrument()
+{
+    for (const char* place : {"/../share/puretone/", "/../../demo/"}) {
+        const QFileInfo demo(QApplication::applicationDirPath() + QString::fromLatin1(place)
+            + QStringLiteral("skerry-light.puretone"));
+        if (demo.isFile())
+            return demo.canonicalFilePath();
+    }
+    return {};
+}
+
+} // namespace
+
+void MainWindow::fillRecent()
+{
+    recent_->clear();
+    for (const auto& path : RecentFiles::list()) {
+        const QFileInfo info(path);
+        auto* action = recent_->addAction(
+            info.fileName(), this, [this, path] { session_.opening().open(path); });
+        action->setToolTip(path);
+        action->setEnabled(info.exists());
+    }
+    if (recent_->isEmpty())
+        recent_->addAction(tr("Nothing was opened yet"))->setEnabled(false);
+}
+
+void MainWindow::offerLeft(const std::shared_ptr<const LeftBehind>& left)
+{
+    const auto& documents = left->documents;
+    const auto name = QString::fromStdString(documents.front().name);
+    Offer offer;
+    offer.sentence = documents.size() == 1
+        ? tr("%1 had changes that were not saved when Pure Tone ended; they are still there.")
+              .arg(name)
+        : tr("%1 and %2 more had changes that were not saved when Pure Tone ended; they are still "
+             "there.")
+              .arg(name)
+              .arg(documents.size() - 1);
+    offer.action = tr("Open");
+    offer.take = [this, left] { session_.saving().recover(left); };
+    offer.refusal = tr("Throw away");
+    offer.refuse = [left] { discard(*left); };
+    offers_->add(std::move(offer));
+}
+
+void MainWindow::offerUnfinished()
+{
+    QStringList folders;
+    for (const auto& path : RecentFiles::list())
+        folders << QFileInfo(path).absolutePath();
+    folders.removeDuplicates();
+    session_.saving().sweep(folders);
+    for (auto& left : leftBehind(Saving::journalFolder()))
+        offerLeft(std::make_shared<const LeftBehind>(std::move(left)));
+    const auto found = unfinishedRecordings(Opening::recordingsFolder());
+    if (found.empty())
+        return;
+    Offer offer;
+    offer.sentence = found.size() == 1
+        ? tr("A recording was interrupted before it ended; it is still there.")
+        : tr("%1 recordings were interrupted before they ended; they are still there.")
+              .arg(found.size());
+    offer.action = tr("Open");
+    offer.take = [this, found] {
+        QStringList paths;
+        for (const auto& path : found)
+            paths << QString::fromStdString(finishRecording(path).string());
+        session_.opening().addFiles(paths);
+    };
+    offers_->add(std::move(offer));
+}
+
+void MainWindow::choosePreset(
+    const QString& path, const QStringList& joining, const std::vector<BankPreset>& presets)
+{
+    Sheet question(this, tr("Which instrument?"));
+    question.addText(
+        tr("%1 holds %2 of them.").arg(QFileInfo(path).fileName()).arg(presets.size()));
+    auto* list = new QListWidget(&question);
+    list->setAccessibleName(tr("Instruments of the bank"));
+    list->setMinimumSize(360, 300);
+    for (const auto& preset : presets)
+        list->addItem(tr("%1:%2  %3")
+                          .arg(preset.bank, 3, 10, QLatin1Char('0'))
+                          .arg(preset.program, 3, 10, QLatin1Char('0'))
+                          .arg(QString::fromStdString(preset.name)));
+    list->setCurrentRow(0);
+    question.content()->addWidget(list);
+    question.addButton(tr("Cancel"));
+    auto* open = question.addButton(tr("Open"), true);
+    connect(list, &QListWidget::itemActivated, open, &QPushButton::click);
+    if (question.ask() == open && list->currentRow() >= 0)
+        session_.opening().open(path, joining, std::size_t(list->currentRow()));
+}
+
+void MainWindow::welcome(bool opensDemo)
+{
+    const auto demo = demoInstrument();
+    Offer offer;
+    offer.sentence = opensDemo && !demo.isEmpty()
+        ? tr("Welcome. This is a fog horn: press A, S, D and F, or click the keys. Then drop a "
+             "recording of your own on the window.")
+        : tr("Welcome. Press A, S, D and F, or click the keys; drop a recording of your own on the "
+             "window. F1 lists all shortcuts.");
+    offer.action = tr("Settings…");
+    offer.take = [this] { SettingsSheet(*this).ask(); };
+    offers_->add(std::move(offer));
+    if (opensDemo && !demo.isEmpty())
+        session_.opening().open(demo);
+}
+
+void MainWindow::openFiles(const QStringList& paths)
+{
+    if (paths.size() == 1) {
+        session_.opening().open(paths.front());
+        return;
+    }
+    // An instrument is no take: the first one is opened, and what else was named joins it.
+    const auto instrument = std::find_if(paths.begin(), paths.end(), [](const QString& path) {
+        const auto kind = kindOfFile(path.toStdString());
+        return kind && *kind != FileKind::wav;
+    });
+    if (instrument == paths.end()) {
+        session_.opening().addFiles(paths);
+        return;
+    }
+    QStringList others = paths;
+    others.removeAt(instrument - paths.begin());
+    session_.opening().open(*instrument, others);
+}
+
+void MainWindow::openDialog()
+{
+    const auto path = QFileDialog::getOpenFileName(
+        this, tr("Open a recording or an instrument"), QString(), soundAndInstrumentFilter());
+    if (!path.isEmpty())
+        session_.opening().open(path);
+}
+
+bool MainWindow::save()
+{
+    if (session_.path().isEmpty())
+        return saveAs();
+    if (!mayOverwrite(session_.path()))
+        return false;
+    session_.saving().save(session_.path());
+    return true;
+}
+
+/// Asks where somebody else has written to a file since; true when it may be replaced.
+bool MainWindow::mayOverwrite(const QString& path)
+{
+    if (!session_.saving().changedOutside(path))
+        return true;
+    Sheet question(this, tr("Replace what was changed elsewhere?"));
+    question.addText(tr("%1 was changed by another program or window since it was opened here. "
+                        "What is there now is kept beside it as %1~.")
+                         .arg(QFileInfo(path).fileName()));
+    question.addButton(tr("Keep it"));
+    const auto* other = question.addButton(tr("Save under another name…"));
+    const auto* replace = question.addButton(tr("Replace"), true);
+    const auto* pressed = question.ask();
+    if (pressed == other)
+        saveAs();
+    return pressed == replace;
+}
+
+bool MainWindow::saveAs()
+{
+    const auto path = askForFile(QString::fromStdString(session_.instrument().name));
+    if (path.isEmpty())
+        return false;
+    session_.saving().save(path);
+    return true;
+}
+
+QString MainWindow::askForFile(const QString& name)
+{
+    auto path = QFileDialog::getSaveFileName(this, tr("Save the instrument with its audio inside"),
+        name + QStringLiteral(".puretone"), tr("Pure Tone instruments (*.puretone)"));
+    if (!path.isEmpty() && kindOfFile(path.toStdString()) != FileKind::project)
+        path += QStringLiteral(".puretone");
+    return path;
+}
+
+bool MainWindow::mayDiscard()
+{
+    const auto unsaved = session_.history().unsaved();
+    return std::all_of(unsaved.begin(), unsaved.end(),
+        [this](const History::Unsaved& document) { return maySkip(document); });
+}
+
+/// Asks what is to become of it; true when it is saved or may be lost.
+bool MainWindow::maySkip(const History::Unsaved& document)
+{
+    const auto name = QString::fromStdString(document.value.name);
+    const bool shown = document.document == session_.history().document();
+    Sheet question(this, tr("Save before closing?"));
+    question.addText(shown
+            ? tr("%1 has changes that are not saved.").arg(name)
+            : tr("%1, which was open before, has changes that are not saved.").arg(name));
+    question.addButton(tr("Go back"));
+    const auto* discard = question.addButton(tr("Do not save"));
+    const auto* save = question.addButton(tr("Save"), true);
+    const auto* pressed = question.ask();
+    if (pressed != save)
+        return pressed == discard;
+    const auto path =
+        document.file.empty() ? askForFile(name) : QString::fromStdString(document.file);
+    return !path.isEmpty() && mayOverwrite(path) && session_.saving().saveNow(document, path);
+}
+
+/// As a WAV file with root and loop inside, which other programs may copy; it goes with this one.
+void MainWindow::dragTake(TakeId id)
+{
+    const Take* take = session_.instrument().take(id);
+    if (take == nullptr || !dragFolder_.isValid())
+        return;
+    Instrument alone;
+    alone.takes = {*take};
+    const auto written =
+        writeWavSet(alone, dragFolder_.path().toStdString(), usualChoices(FileKind::wav));
+    if (!written) {
+        session_.say(QString::fromStdString(written.error().sentence()));
+        return;
+    }
+    auto* drag = new QDrag(this);
+    auto* files = new QMimeData;
+    files->setUrls({QUrl::fromLocalFile(QString::fromStdString(written->files.front().string()))});
+    drag->setMimeData(files);
+    drag->exec(Qt::CopyAction);
+}
+
+} // namespace puretone::app
