@@ -2,6 +2,7 @@
 #include "formats/played.h"
 
 #include "audio/level.h"
+#include "base/all_cores.h"
 #include "base/quantity.h"
 #include "engine/render.h"
 #include "loop/seam.h"
@@ -134,25 +135,27 @@ double costOf(const Take& take)
     return seamCost(measureSeam(take.audio(), take.loop, std::nullopt), seconds);
 }
 
-/// Loops in the order in which zones have them; a format may have made more of them.
+/// Costs of an instrument's loops, up to so many of them.
+std::vector<double> costsOf(const Instrument& instrument, std::size_t most)
+{
+    std::vector<const Take*> looped;
+    for (const auto& take : instrument.takes)
+        if (take.loop.repeats() && take.loop.mode != LoopMode::alternating && looped.size() < most)
+            looped.push_back(&take);
+    std::vector<double> costs(looped.size());
+    onAllCores(looped.size(), [&](std::size_t i) { costs[i] = costOf(*looped[i]); });
+    return costs;
+}
+
+/// A format may have made other takes of them, so only the worst of all counts.
 void compareJoints(const Instrument& document, const Instrument& file, Played& played)
 {
-    // The file's takes come in the order of the document's zones; only the worst counts.
-    double worst = 0.0, worstThere = 0.0;
-    int joints = 0;
-    for (const auto& take : document.takes)
-        if (take.loop.repeats() && take.loop.mode != LoopMode::alternating
-            && joints < int(mostKeys)) {
-            worst = std::max(worst, costOf(take));
-            ++joints;
-        }
-    int there = 0;
-    for (const auto& take : file.takes)
-        if (take.loop.repeats() && there < joints) {
-            worstThere = std::max(worstThere, costOf(take));
-            ++there;
-        }
-    played.joints = std::min(joints, there);
+    const auto here = costsOf(document, mostKeys), there = costsOf(file, here.size());
+    if (there.empty())
+        return;
+    const double worst = *std::max_element(here.begin(), here.end()),
+                 worstThere = *std::max_element(there.begin(), there.end());
+    played.joints = int(there.size());
     played.seamCost = worstThere - worst;
     played.jointHeard = worst <= 1.0 && worstThere > 1.3;
 }
@@ -162,8 +165,13 @@ void compareJoints(const Instrument& document, const Instrument& file, Played& p
 Played comparePlayed(const Instrument& document, const Instrument& file)
 {
     Played played;
-    for (const int key : keysOf(document))
-        compareKey(playedOn(document, key), playedOn(file, key), played);
+    const auto keys = keysOf(document);
+    std::vector<Played> each(keys.size());
+    onAllCores(keys.size(), [&](std::size_t i) {
+        compareKey(playedOn(document, keys[i]), playedOn(file, keys[i]), each[i]);
+    });
+    for (const auto& one : each)
+        played.add(one);
     compareJoints(document, file, played);
     return played;
 }
