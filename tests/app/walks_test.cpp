@@ -1,15 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What people want to get done, from beginning to end, with the hands that they have: three roads
 // that go through effects and prints, each saved, opened again equal, and walked back.
-#include "app/stops/effects_stop.h"
-#include "app/stops/keys_stop.h"
-#include "app/stops/shape_stop.h"
-#include "app/stops/sound_stop.h"
 #include "base/song_time.h"
 #include "formats/formats.h"
-#include "support/driver.h"
+#include "support/walking.h"
 
-#include <QTemporaryDir>
 #include <tuple>
 
 using namespace puretone;
@@ -20,57 +15,6 @@ using Catch::Matchers::WithinAbs;
 namespace {
 
 const std::string sounds = SOURCE_FOLDER "/demo/sounds/";
-
-EffectsStop* effectsOf(Driver& d)
-{
-    d.goTo(Stop::effects);
-    return static_cast<EffectsStop*>(d.window.stop(Stop::effects));
-}
-SoundStop* soundOf(Driver& d)
-{
-    d.goTo(Stop::sound);
-    return static_cast<SoundStop*>(d.window.stop(Stop::sound));
-}
-ShapeStop* shapeOf(Driver& d)
-{
-    d.goTo(Stop::shape);
-    return static_cast<ShapeStop*>(d.window.stop(Stop::shape));
-}
-
-/// Level of what is heard while a key is held.
-double heardDb(Driver& d, int key)
-{
-    d.session().player().noteOn(key, 100);
-    (void)d.hear(0.5);
-    const auto sound = d.hear(0.3);
-    d.session().player().noteOff(key);
-    (void)d.hear(0.3);
-    return rmsDb(sound);
-}
-
-/// Saved, opened again equal, and walked back to nothing and forth again.
-void saveAndWalkBack(Driver& d)
-{
-    const QTemporaryDir folder;
-    const auto file = std::filesystem::path(folder.path().toStdString()) / "walk.puretone";
-    d.saveInDialog(file);
-    const Instrument end = d.document();
-    {
-        Driver other;
-        other.drop(file);
-        CHECK(other.document() == end);
-    }
-    int steps = 0;
-    while (d.session().history().canUndo() && steps < 200) {
-        d.session().undo();
-        ++steps;
-    }
-    CHECK(d.document().takes.empty());
-    while (d.session().history().canRedo())
-        d.session().redo();
-    d.settle();
-    CHECK(d.document() == end);
-}
 
 } // namespace
 

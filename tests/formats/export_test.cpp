@@ -231,7 +231,7 @@ TEST_CASE("a SoundFont of 24 bits comes back as exact as that", "[formats][sf2][
     for (std::size_t i = 0; i + 4 < bytes.size(); ++i)
         if (std::memcmp(bytes.data() + i, "sm24", 4) == 0)
             bytes[i] = std::byte{'x'};
-    const auto plain = decodeSoundFont(bytes, "a");
+    const auto plain = readSoundFont(OriginalFile(bytes), "a");
     REQUIRE(plain);
     CHECK(plain->takes[0].audio().frames() == is.frames());
 }

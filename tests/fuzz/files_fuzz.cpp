@@ -44,7 +44,8 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
         (void)decodeMidiFile(bytes, "x.mid");
         break;
     case 1:
-        if (const auto bank = decodeSoundFont(bytes, "x.sf2"); bank && bank->takes.size() < 4)
+        if (const auto bank = readSoundFont(OriginalFile({bytes.begin(), bytes.end()}), "x.sf2");
+            bank && bank->takes.size() < 4)
             walkSometimes(*bank, bytes.size());
         break;
     case 2:
@@ -86,7 +87,11 @@ extern "C" int LLVMFuzzerInitialize(int*, char***)
         'k', 0, 0, 0, 12, 0, 0x90, 69, 100, 96, 0x80, 69, 0, 0, 0xff, 0x2f, 0};
     const auto score = std::as_bytes(std::span(midi));
     put("midi", 0, {score.begin(), score.end()});
-    put("bank", 1, encodeSoundFont("tone", flatten(tone, FileKind::sf2)));
+    const auto bank = std::filesystem::path(folder) / "x.sf2";
+    if (writeInstrument(tone, bank)) {
+        put("bank", 1, *readFile(bank));
+        std::filesystem::remove(bank);
+    }
     put("wave", 2, encodeTakeWav(prepareTake(tone.takes[0]), SampleFormat::int16));
     const std::string text = "#define $KEY 60\n<group> loop_mode=loop_continuous\n<region> "
                              "sample=tone.wav pitch_keycenter=$KEY cutoff_oncc1=1200\n";

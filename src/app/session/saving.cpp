@@ -8,6 +8,14 @@
 
 namespace puretone::app {
 
+namespace {
+
+/// Milliseconds from a change to its writing: changes of one drag are gathered, and enough of a
+/// second is left for a slow disk.
+constexpr int journalDelay = 100;
+
+} // namespace
+
 Saving::Saving(Session& session, History& history)
     : session_(session)
     , history_(history)
@@ -132,7 +140,7 @@ void Saving::writeJournalSoon()
     history_.trim(mostUndoBytes_);
     // Not put off by what comes after: a drag of ten seconds is written while it goes on.
     if (!journalSoon_.isActive())
-        journalSoon_.start(250);
+        journalSoon_.start(journalDelay);
 }
 
 void Saving::writeJournal()
