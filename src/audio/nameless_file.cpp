@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "audio/nameless_file.h"
 
+#include "base/at_offset.h"
+
 #include <cstdlib>
 #include <fcntl.h>
 #include <string>
@@ -39,28 +41,12 @@ NamelessFile::~NamelessFile()
 
 bool NamelessFile::write(std::span<const std::byte> bytes, std::uint64_t offset) const
 {
-    std::size_t done = 0;
-    while (done < bytes.size()) {
-        const auto put =
-            ::pwrite(descriptor_, bytes.data() + done, bytes.size() - done, off_t(offset + done));
-        if (put <= 0)
-            return false;
-        done += std::size_t(put);
-    }
-    return true;
+    return writeAt(descriptor_, bytes, offset);
 }
 
 bool NamelessFile::read(std::span<std::byte> target, std::uint64_t offset) const
 {
-    std::size_t done = 0;
-    while (done < target.size()) {
-        const auto got =
-            ::pread(descriptor_, target.data() + done, target.size() - done, off_t(offset + done));
-        if (got <= 0)
-            return false;
-        done += std::size_t(got);
-    }
-    return true;
+    return readAt(descriptor_, target, offset) == target.size();
 }
 
 } // namespace puretone

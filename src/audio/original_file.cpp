@@ -2,6 +2,7 @@
 #include "audio/original_file.h"
 
 #include "audio/nameless_file.h"
+#include "base/at_offset.h"
 #include "base/safe_file.h"
 
 #include <algorithm>
@@ -112,15 +113,7 @@ std::size_t OriginalFile::read(std::uint64_t offset, std::span<std::byte> target
         std::memcpy(target.data(), bytes_.data() + offset, wanted);
         return wanted;
     }
-    std::size_t done = 0;
-    while (done < wanted) {
-        const auto got = ::pread(
-            file_->descriptor, target.data() + done, wanted - done, off_t(offset_ + offset + done));
-        if (got <= 0)
-            break;
-        done += std::size_t(got);
-    }
-    return done;
+    return readAt(file_->descriptor, target.first(wanted), offset_ + offset);
 }
 
 namespace {

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/safe_file.h"
 
+#include "base/at_offset.h"
+
 #include <array>
 #include <atomic>
 #include <cerrno>
@@ -20,26 +22,6 @@ namespace fs = std::filesystem;
 
 namespace {
 
-class Descriptor {
-public:
-    explicit Descriptor(int fd)
-        : fd_(fd)
-    {
-    }
-    ~Descriptor()
-    {
-        if (fd_ >= 0)
-            ::close(fd_);
-    }
-    Descriptor(const Descriptor&) = delete;
-    Descriptor& operator=(const Descriptor&) = delete;
-    int get() const { return fd_; }
-    bool valid() const { return fd_ >= 0; }
-
-private:
-    int fd_;
-};
-
 std::string reason(int error)
 {
     switch (error) {
@@ -58,13 +40,6 @@ std::string reason(int error)
     default:
         return std::strerror(error);
     }
-}
-
-Error writeError(const fs::path& target, int error)
-{
-    return {ErrorCode::cannotWrite,
-        shownName(target) + " could not be written: " + reason(error) + ".",
-        error == ENOSPC ? "Free some space or choose another folder." : "Choose another folder."};
 }
 
 constexpr const char* temporaryMark = "-puretone-";
@@ -139,6 +114,13 @@ int syncPath(const fs::path& path, int flags)
 
 } // namespace
 
+Error writeError(const fs::path& target, int error)
+{
+    return {ErrorCode::cannotWrite,
+        shownName(target) + " could not be written: " + reason(error) + ".",
+        error == ENOSPC ? "Free some space or choose another folder." : "Choose another folder."};
+}
+
 std::string shownName(const fs::path& path)
 {
     const auto name = path.filename().empty() ? path : path.filename();
@@ -168,18 +150,11 @@ Result<std::vector<std::byte>> readFile(const fs::path& path)
     if (!S_ISREG(about.st_mode))
         return fail(ErrorCode::cannotRead, shownName(path) + " is not an ordinary file.");
     std::vector<std::byte> bytes(std::size_t(about.st_size));
-    std::size_t have = 0;
-    while (have < bytes.size()) {
-        const auto got = ::read(file.get(), bytes.data() + have, bytes.size() - have);
-        if (got < 0 && errno == EINTR)
-            continue;
-        if (got < 0)
-            return fail(ErrorCode::cannotRead,
-                shownName(path) + " could not be read: " + reason(errno) + ".");
-        if (got == 0)
-            break;
-        have += std::size_t(got);
-    }
+    errno = 0;
+    const auto have = readAt(file.get(), bytes, 0);
+    if (have < bytes.size() && errno != 0)
+        return fail(
+            ErrorCode::cannotRead, shownName(path) + " could not be read: " + reason(errno) + ".");
     bytes.resize(have);
     return bytes;
 }
@@ -189,15 +164,8 @@ Result<void> writeBytes(const fs::path& path, std::span<const std::byte> bytes)
     const Descriptor file(::open(path.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644));
     if (!file.valid())
         return tl::unexpected(writeError(path, errno));
-    std::size_t done = 0;
-    while (done < bytes.size()) {
-        const auto put = ::write(file.get(), bytes.data() + done, bytes.size() - done);
-        if (put < 0 && errno == EINTR)
-            continue;
-        if (put <= 0)
-            return tl::unexpected(writeError(path, put < 0 ? errno : ENOSPC));
-        done += std::size_t(put);
-    }
+    if (!writeAt(file.get(), bytes, 0))
+        return tl::unexpected(writeError(path, errno));
     return {};
 }
 

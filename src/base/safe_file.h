@@ -52,6 +52,9 @@ int removeAbandoned(const std::filesystem::path& folder);
 /// Writes bytes to an existing or new file, telling a full disk from success.
 Result<void> writeBytes(const std::filesystem::path& path, std::span<const std::byte> bytes);
 
+/// The sentence for a file that could not be written. @param error As errno says it.
+Error writeError(const std::filesystem::path& path, int error);
+
 /// "fog-horn.flac": the last part of a path as UTF-8, for sentences.
 std::string shownName(const std::filesystem::path& path);
 

@@ -8,6 +8,7 @@
 #include "formats/regions.h"
 
 #include <filesystem>
+#include <functional>
 #include <map>
 
 namespace puretone {
@@ -19,18 +20,31 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
 /// Without its treated sounds: makeSounds makes them.
 Result<Instrument> readProject(const std::filesystem::path& path, const Progress& progress = {});
 
+/// A note: of a file, only what plays it may be read.
+struct PlayedNote {
+    int key = 60, touch = 100;
+};
+
 /// SoundFont 2.01, or 2.04 with 24 bits ("SoundFont Technical Specification", version 2.04): one
-/// preset.
-std::vector<std::byte> encodeSoundFont(
-    const std::string& name, const std::vector<Region>& regions, Depth depth = Depth::bits16);
+/// preset. Each sample is made when its turn comes, written, read back, compared and forgotten:
+/// their sum may be larger than memory.
+///
+/// @param plans Regions with plans, at least one (see Prepares).
+/// @param sampleOf Makes the sample of a region, as it was planned.
+/// @return `cannotWrite`; `checkFailed`, naming what differs; `cancelled`.
+Result<void> writeSoundFont(const std::filesystem::path& path, const std::string& name,
+    const std::vector<Region>& plans, Depth depth,
+    const std::function<PreparedTake(const Region&)>& sampleOf, const Progress& progress = {});
 /// Its size; plans are enough.
 std::uint64_t soundFontBytes(
     const std::string& name, const std::vector<Region>& regions, Depth depth);
 /// Reads one preset of a bank, by its place in soundFontPresets.
-Result<Instrument> decodeSoundFont(std::span<const std::byte> bytes, const std::string& name,
-    LeftOut* leftOut = nullptr, std::size_t preset = 0);
+///
+/// @param only Zones that do not play it are left out, with their samples; there may be none left.
+Result<Instrument> readSoundFont(const OriginalFile& file, const std::string& name,
+    LeftOut* leftOut = nullptr, std::size_t preset = 0, const std::optional<PlayedNote>& only = {});
 /// By bank and program; empty for what is no bank.
-std::vector<BankPreset> soundFontPresets(std::span<const std::byte> bytes);
+std::vector<BankPreset> soundFontPresets(const OriginalFile& file);
 
 /// SFZ text whose samples lie in `samplesFolder` (relative, "/" as separator).
 /// @param ending Of their names, ".wav" or ".flac".
@@ -40,8 +54,13 @@ std::string encodeSfz(const std::string& name, const std::vector<Region>& region
 std::string sampleName(const Region& region, const std::string& ending = ".wav");
 /// Where the samples of an SFZ file lie: "NAME samples" beside it.
 std::filesystem::path sfzFolder(const std::filesystem::path& sfz);
-Result<Instrument> readSfz(
-    const std::filesystem::path& path, const Progress& progress = {}, LeftOut* leftOut = nullptr);
+/// @param only As for a SoundFont.
+Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& progress = {},
+    LeftOut* leftOut = nullptr, const std::optional<PlayedNote>& only = {});
+/// Of an SFZ file or a SoundFont what plays a note; all of other files.
+Result<Instrument> openForNote(const std::filesystem::path& path, const PlayedNote& note);
+/// "x was written, but reading it back gave another result: the loop differs."
+Error checkFailed(const std::filesystem::path& path, const std::string& what);
 
 SamplerInfo samplerOf(const PreparedTake& prepared);
 /// WAV of one prepared take with root, tuning and loop in its `smpl` chunk.

@@ -6,7 +6,6 @@
 #include "model/sounds.h"
 #include "model/take_maker.h"
 
-
 namespace puretone {
 
 namespace fs = std::filesystem;
@@ -56,8 +55,29 @@ std::vector<BankPreset> presetsIn(const fs::path& path)
 {
     if (kindOfFile(path) != FileKind::sf2)
         return {};
-    const auto bytes = readFile(path);
-    return bytes ? soundFontPresets(*bytes) : std::vector<BankPreset>{};
+    const auto file = OriginalFile::open(path);
+    return file ? soundFontPresets(**file) : std::vector<BankPreset>{};
+}
+
+namespace {
+
+Result<Instrument> openSoundFont(const fs::path& path, LeftOut* leftOut, std::size_t preset,
+    const std::optional<PlayedNote>& only = {})
+{
+    const auto file = OriginalFile::open(path);
+    if (!file)
+        return tl::unexpected(file.error());
+    return readSoundFont(**file, shownName(path), leftOut, preset, only);
+}
+
+} // namespace
+
+Result<Instrument> openForNote(const fs::path& path, const PlayedNote& note)
+{
+    const auto kind = kindOfFile(path);
+    return kind == FileKind::sfz ? readSfz(path, {}, nullptr, note)
+        : kind == FileKind::sf2  ? openSoundFont(path, nullptr, 0, note)
+                                 : openInstrument(path);
 }
 
 Result<Instrument> openInstrument(
@@ -76,12 +96,8 @@ Result<Instrument> openInstrument(
     }
     if (kind == FileKind::sfz)
         return readSfz(path, progress, leftOut);
-    if (kind == FileKind::sf2) {
-        const auto bytes = readFile(path);
-        if (!bytes)
-            return tl::unexpected(bytes.error());
-        return decodeSoundFont(*bytes, shownName(path), leftOut, preset);
-    }
+    if (kind == FileKind::sf2)
+        return openSoundFont(path, leftOut, preset);
     return openSound(path, progress);
 }
 

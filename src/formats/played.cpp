@@ -5,11 +5,13 @@
 #include "base/all_cores.h"
 #include "base/quantity.h"
 #include "engine/render.h"
+#include "formats/formats.h"
 #include "loop/seam.h"
 #include "model/printing.h"
 
 #include <algorithm>
 #include <cmath>
+#include <functional>
 #include <set>
 
 namespace puretone {
@@ -40,8 +42,8 @@ std::vector<int> keysOf(const Instrument& document)
     return spread;
 }
 
-/// Only what plays the key is made ready: the rest may be a thousand times as much.
-Audio playedOn(const Instrument& instrument, int key)
+/// Only what plays the key: the rest may be a thousand times as much.
+Instrument partFor(const Instrument& instrument, int key)
 {
     Print print;
     print.plan.key = key;
@@ -49,7 +51,12 @@ Audio playedOn(const Instrument& instrument, int key)
     for (const auto& layer : instrument.layers)
         if (layer.on)
             print.layers.push_back(layer.id);
-    return renderEvents(printedPart(instrument, print),
+    return printedPart(instrument, print);
+}
+
+Audio playedOn(const Instrument& instrument, int key)
+{
+    return renderEvents(instrument,
         {{0.0, MidiEvent::noteOn(key, touch)}, {heldSeconds, MidiEvent::noteOff(key)}}, rate, 0.2);
 }
 
@@ -135,45 +142,72 @@ double costOf(const Take& take)
     return seamCost(measureSeam(take.audio(), take.loop, std::nullopt), seconds);
 }
 
-/// Costs of an instrument's loops, up to so many of them.
-std::vector<double> costsOf(const Instrument& instrument, std::size_t most)
+/// The worst of an instrument's loops, up to so many of them.
+struct Joints {
+    int count = 0;
+    double worst = 0.0; ///< Cost.
+};
+
+Joints jointsOf(const Instrument& instrument, std::size_t most)
 {
-    std::vector<const Take*> looped;
+    Joints joints;
     for (const auto& take : instrument.takes)
-        if (take.loop.repeats() && take.loop.mode != LoopMode::alternating && looped.size() < most)
-            looped.push_back(&take);
-    std::vector<double> costs(looped.size());
-    onAllCores(looped.size(), [&](std::size_t i) { costs[i] = costOf(*looped[i]); });
-    return costs;
+        if (take.loop.repeats() && take.loop.mode != LoopMode::alternating
+            && std::size_t(joints.count) < most) {
+            ++joints.count;
+            joints.worst = std::max(joints.worst, costOf(take));
+        }
+    return joints;
 }
 
 /// A format may have made other takes of them, so only the worst of all counts.
-void compareJoints(const Instrument& document, const Instrument& file, Played& played)
+void compareJoints(const Joints& here, const Joints& there, Played& played)
 {
-    const auto here = costsOf(document, mostKeys), there = costsOf(file, here.size());
-    if (there.empty())
+    if (there.count == 0)
         return;
-    const double worst = *std::max_element(here.begin(), here.end()),
-                 worstThere = *std::max_element(there.begin(), there.end());
-    played.joints = int(there.size());
-    played.seamCost = worstThere - worst;
-    played.jointHeard = worst <= 1.0 && worstThere > 1.3;
+    played.joints = there.count;
+    played.seamCost = there.worst - here.worst;
+    played.jointHeard = here.worst <= 1.0 && there.worst > 1.3;
+}
+
+using FileAt = std::function<std::optional<Instrument>(int key)>;
+
+/// @param fileAt What plays a key of the file; nothing where it cannot be read.
+Played compareOnKeys(const Instrument& document, const FileAt& fileAt)
+{
+    Played played;
+    const auto keys = keysOf(document);
+    // Each key has its own sounds as a rule; of many layers the first ones are looked at.
+    const std::size_t most = mostKeys / std::max<std::size_t>(1, keys.size()) + 1;
+    std::vector<Played> each(keys.size());
+    onAllCores(keys.size(), [&](std::size_t i) {
+        const auto file = fileAt(keys[i]);
+        if (!file)
+            return;
+        const auto here = partFor(document, keys[i]);
+        compareKey(playedOn(here, keys[i]), playedOn(*file, keys[i]), each[i]);
+        compareJoints(jointsOf(here, most), jointsOf(*file, most), each[i]);
+    });
+    for (const auto& one : each)
+        played.add(one);
+    return played;
 }
 
 } // namespace
 
 Played comparePlayed(const Instrument& document, const Instrument& file)
 {
-    Played played;
-    const auto keys = keysOf(document);
-    std::vector<Played> each(keys.size());
-    onAllCores(keys.size(), [&](std::size_t i) {
-        compareKey(playedOn(document, keys[i]), playedOn(file, keys[i]), each[i]);
+    return compareOnKeys(document, [&](int key) { return partFor(file, key); });
+}
+
+Played comparePlayed(const Instrument& document, const std::filesystem::path& file)
+{
+    return compareOnKeys(document, [&](int key) -> std::optional<Instrument> {
+        auto read = openForNote(file, {key, touch});
+        if (!read)
+            return std::nullopt;
+        return partFor(*read, key);
     });
-    for (const auto& one : each)
-        played.add(one);
-    compareJoints(document, file, played);
-    return played;
 }
 
 void Played::add(const Played& more)
@@ -204,7 +238,7 @@ std::string describe(const Played& played)
     if (played.joints > 0)
         text += played.jointHeard ? "; a joint is heard that was not before"
             : played.joints == 1  ? "; the joint as before"
-                                  : "; " + std::to_string(played.joints) + " joints as before";
+                                  : "; the joints as before";
     return text + ".";
 }
 

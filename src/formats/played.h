@@ -3,6 +3,7 @@
 
 #include "model/instrument.h"
 
+#include <filesystem>
 #include <string>
 
 namespace puretone {
@@ -14,7 +15,7 @@ struct Played {
     int compared = 0; ///< Of those, whose waves are alike enough to compare their pitch.
     double cents = 0.0; ///< Of pitch.
     double levelDb = 0.0;
-    int joints = 0; ///< Loops that were compared.
+    int joints = 0; ///< Loops that were compared; one that several keys play counts for each.
     double seamCost = 0.0; ///< By which the worst joint is worse, see seamCost.
     bool jointHeard = false; ///< One is audible that was not before.
 
@@ -24,7 +25,9 @@ struct Played {
 
 /// Plays a document without its effects and pattern, and a file that was written from it.
 Played comparePlayed(const Instrument& document, const Instrument& file);
-/// "Played back: 12 keys within 0.1 ct and 0.2 dB; 3 joints as before."
+/// The same of a file on disk, of which only what plays each key is in memory.
+Played comparePlayed(const Instrument& document, const std::filesystem::path& file);
+/// "Played back: 12 keys within 0.1 ct and 0.2 dB; the joints as before."
 std::string describe(const Played& played);
 /// One sentence where something is off by more than is heard; empty otherwise.
 std::string troubleOf(const Played& played);

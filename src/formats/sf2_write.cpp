@@ -1,10 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "audio/riff.h"
+#include "base/at_offset.h"
+#include "base/safe_file.h"
 #include "formats/formats.h"
-#include "formats/sf2.h"
-#include "formats/sf2_movement.h"
+#include "formats/sf2_lists.h"
+#include "formats/sf2_tables.h"
 
-#include <map>
+#include <cerrno>
+#include <fcntl.h>
 
 namespace puretone {
 
@@ -12,320 +15,91 @@ using namespace sf2;
 
 namespace {
 
-/// One mono sample of the bank; a stereo take gives two that know each other.
-struct BankSample {
-    std::string name;
-    std::size_t start = 0, end = 0; ///< Frames of the common pool.
-    Span loop;
-    unsigned rate = 48000;
-    int key = 60;
-    int correction = 0; ///< Cents.
-    unsigned link = 0;
-    unsigned type = monoSample;
+/// A channel as it stands in the file, with the silence behind it.
+struct PoolBytes {
+    std::vector<std::byte> high, low;
 };
 
-struct Bank {
-    std::vector<BankSample> samples;
-    std::vector<std::span<const float>> channels; ///< Of each; empty where they are only planned.
-    std::size_t frames = 0;
-};
-
-int addSample(
-    Bank& bank, const PreparedTake& prepared, const std::string& name, std::size_t channel)
+PoolBytes poolBytes(std::span<const float> channel, bool with24)
 {
-    BankSample sample;
-    sample.name = name;
-    sample.rate = unsigned(std::lround(prepared.audio.rate));
-    const auto [key, rest] = nearestKey(prepared.midi);
-    sample.key = std::clamp(key, 0, 127);
-    sample.correction = int(std::lround(-rest.value));
-    sample.start = bank.frames;
-    bank.frames += std::size_t(prepared.frames);
-    sample.end = bank.frames;
-    const auto base = std::int64_t(sample.start);
-    if (prepared.loop)
-        sample.loop = {
-            Frames{base + prepared.loop->start.value}, Frames{base + prepared.loop->end.value}};
-    else
-        sample.loop = {Frames{base}, Frames{std::int64_t(sample.end)}};
-    bank.frames += silenceBehind;
-    bank.samples.push_back(sample);
-    bank.channels.emplace_back(prepared.audio.channels[channel]);
-    return int(bank.samples.size()) - 1;
-}
-
-/// Calls with every sample of the pool in its order, as an integer of so many bits.
-template <class Each> void eachSample(const Bank& bank, int bits, Each each)
-{
-    for (const auto& channel : bank.channels) {
-        for (const float s : channel)
-            each(toInteger(s, bits));
-        for (int i = 0; i < silenceBehind; ++i)
-            each(0);
+    PoolBytes bytes;
+    const auto frames = channel.size() + std::size_t(silenceBehind);
+    bytes.high.resize(2 * frames);
+    bytes.low.resize(with24 ? frames : 0);
+    for (std::size_t i = 0; i < channel.size(); ++i) {
+        const int sample = toInteger(channel[i], with24 ? 24 : 16);
+        const auto upper = unsigned(with24 ? sample >> 8 : sample);
+        bytes.high[2 * i] = std::byte(upper & 0xffU);
+        bytes.high[2 * i + 1] = std::byte(upper >> 8U & 0xffU);
+        if (with24)
+            bytes.low[i] = std::byte(unsigned(sample) & 0xffU);
     }
+    return bytes;
 }
 
-/// The samples: 16 bits, and eight more in a chunk of their own (section 6.2), as long as an even
-/// number of bytes.
-ByteWriter sampleChunks(const Bank& bank, Depth depth)
+/// Writes one channel at its place, and reads it back.
+///
+/// @return What differs; empty where nothing does. errno is not 0 where it could not be written.
+std::string writeChannel(
+    int file, const BankPlan& plan, const BankSample& sample, std::span<const float> channel)
 {
-    const int bits = depth == Depth::bits16 ? 16 : 24;
-    ByteWriter pool, low, chunks;
-    eachSample(bank, bits, [&](int sample) {
-        pool.u16(unsigned(bits == 16 ? sample : sample >> 8) & 0xffffU);
-        if (bits == 24)
-            low.u8(unsigned(sample) & 0xffU);
-    });
-    chunks.chunk("smpl", pool.bytes());
-    if (bits == 24)
-        chunks.chunk("sm24", low.bytes());
-    return chunks;
-}
-
-/// First sample of each prepared sound that a region plays.
-using SampleOf = std::map<const PreparedTake*, int>;
-
-SampleOf addSamples(Bank& bank, const std::vector<Region>& regions)
-{
-    SampleOf firstOf;
-    for (const auto& region : regions) {
-        const auto& prepared = *region.prepared;
-        if (firstOf.count(&prepared) > 0)
-            continue;
-        const bool stereo = prepared.audio.channelCount() > 1;
-        const auto name = region.take->name.substr(0, 17);
-        const int first = addSample(bank, prepared, stereo ? name + " L" : name, 0);
-        if (stereo) {
-            const int second = addSample(bank, prepared, name + " R", 1);
-            auto& left = bank.samples[std::size_t(first)];
-            auto& right = bank.samples[std::size_t(second)];
-            left.type = leftSample;
-            left.link = unsigned(second);
-            right.type = rightSample;
-            right.link = unsigned(first);
-        }
-        firstOf[&prepared] = first;
-    }
-    return firstOf;
-}
-
-void envelopeGenerators(ByteWriter& out, const Envelope& e, double releaseFor100Db)
-{
-    const auto put = [&](Generator g, int amount) {
-        out.u16(unsigned(g));
-        out.u16(unsigned(amount));
-    };
-    put(delayVolEnv, timecents(e.delay));
-    put(attackVolEnv, timecents(e.attack));
-    put(holdVolEnv, timecents(e.hold));
-    // Decay and release are times for a fall of 100 dB; ours are to the sustain level and of 60 dB.
-    const double depth = std::max(0.1, -e.sustainDb);
-    put(decayVolEnv, timecents(e.decay * 100.0 / depth));
-    put(sustainVolEnv,
-        e.sustainDb <= silentSustainDb ? 1000 : int(std::lround(-10.0 * e.sustainDb)));
-    put(releaseVolEnv, timecents(releaseFor100Db));
-}
-
-struct Articulation {
-    ByteWriter bags, generators, modulators;
-    unsigned bagCount = 0, generatorCount = 0, modulatorCount = 0;
-};
-
-/// One sample of a region. @param side -1 and 1 for the halves of a stereo sound, 0 for a mono one.
-/// @param loudestDb Of all regions: attenuation is all there is.
-void addZone(Articulation& a, const Region& region, int sample, int side, double loudestDb)
-{
-    a.bags.u16(a.generatorCount);
-    a.bags.u16(a.modulatorCount);
-    ++a.bagCount;
-    for (const auto& modulator : modulatorsOf(*region.layer)) {
-        a.modulators.u16(modulator.source);
-        a.modulators.u16(modulator.generator);
-        a.modulators.u16(unsigned(modulator.amount) & 0xffffU);
-        a.modulators.u32(0); // nothing scales it, straight
-        ++a.modulatorCount;
-    }
-    ByteWriter g;
-    const auto put = [&](Generator generator, int amount) {
-        g.u16(unsigned(generator));
-        g.u16(unsigned(amount) & 0xffffU);
-    };
-    const Zone& zone = region.zone;
-    const Layer& layer = *region.layer;
-    // Order is prescribed: key range, velocity range, then the rest, the sample last
-    // (section 8.1.2).
-    put(keyRange, zone.lowKey | zone.highKey << 8);
-    put(velRange, zone.lowVelocity | zone.highVelocity << 8);
-    // A balance takes the other side away.
-    const double kept = side == 0 ? 1.0 : std::min(1.0, 1.0 + side * region.pan);
-    const double fallen = loudestDb - region.levelDb - 20.0 * std::log10(std::max(kept, 1e-4));
-    if (const int tenths = int(std::lround(10.0 * fallen)); tenths != 0)
-        put(initialAttenuation, std::clamp(tenths, 0, 1440));
-    if (const int place = side == 0 ? int(std::lround(500.0 * region.pan)) : 500 * side; place != 0)
-        put(Generator::pan, place);
-    // The sample knows its take's own tuning.
-    const double more = region.tuneCents - region.take->tuning.fineCents
-        + 100.0 * (region.take->tuning.rootKey - region.rootKey);
-    const auto semitones = std::lround(more / 100.0);
-    if (semitones != 0)
-        put(coarseTune, int(semitones));
-    if (const auto cents = std::lround(more - 100.0 * double(semitones)); cents != 0)
-        put(fineTune, int(cents));
-    if (layer.follow != 1.0) {
-        put(scaleTuning, int(std::lround(100.0 * layer.follow)));
-        // Keys are counted from this one; the sample's own may be the nearest to its pitch.
-        put(overridingRootKey, region.rootKey);
-    }
-    for (const auto& [generator, amount] : movementAmounts(layer))
-        put(Generator(generator), amount);
-    if (layer.chokeGroup > 0)
-        put(exclusiveClass, layer.chokeGroup);
-    // A take that ends by itself has no release of its own in this format.
-    const auto mode = region.prepared->mode;
-    const bool endsItself = mode == LoopMode::untilRelease || mode == LoopMode::oneShot;
-    // The longest of ours is written a little shorter, to be told from an endless one.
-    constexpr double longestRelease = 0.95 * endlessRelease;
-    envelopeGenerators(g, layer.envelope,
-        endsItself ? endlessRelease
-                   : std::min(longestRelease, layer.envelope.release * 100.0 / 60.0));
-    // 1: goes on through the release; 3: plays on to the end when released (section 8.1.3, 54).
-    put(sampleModes, !region.prepared->loop ? 0 : mode == LoopMode::untilRelease ? 3 : 1);
-    put(sampleId, sample);
-    a.generatorCount += unsigned(g.bytes().size() / 4);
-    a.generators.raw(g.bytes());
-}
-
-Articulation articulate(const std::vector<Region>& regions, const SampleOf& firstOf)
-{
-    Articulation a;
-    const double loudest = loudestDb(regions);
-    for (const auto& region : regions) {
-        const int first = firstOf.at(region.prepared.get());
-        const bool stereo = region.prepared->audio.channelCount() > 1;
-        addZone(a, region, first, stereo ? -1 : 0, loudest);
-        if (stereo)
-            addZone(a, region, first + 1, 1, loudest);
-    }
-    a.bags.u16(a.generatorCount);
-    a.bags.u16(a.modulatorCount);
-    a.generators.u32(0);
-    a.modulators.raw(std::vector<std::byte>(10));
-    return a;
-}
-
-std::vector<std::byte> sampleHeaders(const Bank& bank)
-{
-    ByteWriter out;
-    for (const auto& s : bank.samples) {
-        out.fixedText(s.name, 20);
-        out.u32(s.start);
-        out.u32(s.end);
-        out.u32(std::uint64_t(s.loop.start.value));
-        out.u32(std::uint64_t(s.loop.end.value));
-        out.u32(s.rate);
-        out.u8(unsigned(s.key));
-        out.u8(unsigned(s.correction));
-        out.u16(s.link);
-        out.u16(s.type);
-    }
-    out.fixedText("EOS", 46);
-    return out.take();
-}
-
-std::vector<std::byte> list(const char* kind, const ByteWriter& chunks)
-{
-    ByteWriter body;
-    body.text(kind);
-    body.raw(chunks.bytes());
-    ByteWriter out;
-    out.chunk("LIST", body.bytes());
-    return out.take();
-}
-
-std::vector<std::byte> infoList(const std::string& name, Depth depth)
-{
-    const auto text = [](const std::string& s) {
-        ByteWriter w;
-        w.fixedText(s.substr(0, 254), std::min<std::size_t>(256, (s.size() + 2) / 2 * 2));
-        return w.take();
-    };
-    ByteWriter version;
-    version.u16(2);
-    version.u16(depth == Depth::bits16 ? 1 : 4); // 24 bits came with 2.04
-    ByteWriter info;
-    info.chunk("ifil", version.bytes());
-    info.chunk("isng", text("EMU8000"));
-    info.chunk("INAM", text(name));
-    info.chunk("ISFT", text("Pure Tone"));
-    return list("INFO", info);
-}
-
-std::vector<std::byte> presetList(const std::string& name, const Bank& bank, const Articulation& a)
-{
-    ByteWriter preset;
-    for (int end = 0; end < 2; ++end) {
-        preset.fixedText(end != 0 ? "EOP" : name, 20);
-        preset.u16(0); // program
-        preset.u16(0); // bank
-        preset.u16(unsigned(end)); // first zone
-        preset.u32(0);
-        preset.u32(0);
-        preset.u32(0);
-    }
-    ByteWriter presetBags;
-    presetBags.u32(0);
-    presetBags.u16(1);
-    presetBags.u16(0);
-    ByteWriter presetGenerators;
-    presetGenerators.u16(unsigned(instrumentIndex));
-    presetGenerators.u16(0);
-    presetGenerators.u32(0);
-    ByteWriter instruments;
-    instruments.fixedText(name, 20);
-    instruments.u16(0);
-    instruments.fixedText("EOI", 20);
-    instruments.u16(a.bagCount);
-    const std::vector<std::byte> noModulator(10);
-    ByteWriter data;
-    data.chunk("phdr", preset.bytes());
-    data.chunk("pbag", presetBags.bytes());
-    data.chunk("pmod", noModulator);
-    data.chunk("pgen", presetGenerators.bytes());
-    data.chunk("inst", instruments.bytes());
-    data.chunk("ibag", a.bags.bytes());
-    data.chunk("imod", a.modulators.bytes());
-    data.chunk("igen", a.generators.bytes());
-    data.chunk("shdr", sampleHeaders(bank));
-    return list("pdta", data);
+    const int bits = plan.low == 0 ? 16 : 24;
+    auto bytes = poolBytes(channel, bits == 24);
+    const auto at = plan.pool + 2 * sample.start, lowAt = plan.low + sample.start;
+    errno = 0;
+    if (!writeAt(file, bytes.high, at) || !writeAt(file, bytes.low, lowAt))
+        return "the sound";
+    PoolBytes back{
+        std::vector<std::byte>(bytes.high.size()), std::vector<std::byte>(bytes.low.size())};
+    if (readAt(file, back.high, at) != back.high.size()
+        || readAt(file, back.low, lowAt) != back.low.size())
+        return "the length";
+    errno = 0;
+    Audio got{48000.0, {decodeSamples(back.high, back.low)}};
+    return compareAudio({48000.0, {{channel.begin(), channel.end()}}}, got, bits);
 }
 
 } // namespace
 
-std::vector<std::byte> encodeSoundFont(
-    const std::string& name, const std::vector<Region>& regions, Depth depth)
+Result<void> writeSoundFont(const std::filesystem::path& path, const std::string& name,
+    const std::vector<Region>& plans, Depth depth,
+    const std::function<PreparedTake(const Region&)>& sampleOf, const Progress& progress)
 {
-    Bank bank;
-    const auto firstOf = addSamples(bank, regions);
-    const auto articulation = articulate(regions, firstOf);
-    ByteWriter body;
-    body.text("sfbk");
-    body.raw(infoList(name, depth));
-    body.raw(list("sdta", sampleChunks(bank, depth)));
-    body.raw(presetList(name, bank, articulation));
-    ByteWriter file;
-    file.chunk("RIFF", body.bytes());
-    return file.take();
-}
-
-std::uint64_t soundFontBytes(
-    const std::string& name, const std::vector<Region>& regions, Depth depth)
-{
-    Bank bank;
-    const auto articulation = articulate(regions, addSamples(bank, regions));
-    constexpr std::uint64_t chunkHead = 8, kind = 4;
-    const std::uint64_t extra = depth == Depth::bits16 ? 0 : chunkHead + bank.frames + bank.frames % 2;
-    return chunkHead + kind + infoList(name, depth).size() + chunkHead + kind + chunkHead
-        + 2 * bank.frames + extra + presetList(name, bank, articulation).size();
+    const auto plan = planBank(name, plans, depth);
+    const Descriptor file(::open(path.c_str(), O_RDWR | O_CREAT | O_TRUNC | O_CLOEXEC, 0644));
+    const auto put = [&](std::span<const std::byte> bytes, std::uint64_t at) {
+        return writeAt(file.get(), bytes, at);
+    };
+    if (!file.valid() || !put(headOf(plan), 0))
+        return tl::unexpected(writeError(path, errno));
+    const auto& sounds = plan.bank.sounds;
+    for (std::size_t i = 0; i < sounds.size(); ++i) {
+        const auto sample = sampleOf(*sounds[i].first);
+        const auto& header = plan.bank.samples[std::size_t(sounds[i].second)];
+        if (std::size_t(sample.audio.frames()) != header.end - header.start)
+            return tl::unexpected(checkFailed(path, "the length"));
+        for (std::size_t c = 0; c < std::min<std::size_t>(2, sample.audio.channelCount()); ++c) {
+            const auto what = writeChannel(file.get(), plan,
+                plan.bank.samples[std::size_t(sounds[i].second) + c], sample.audio.channels[c]);
+            if (!what.empty())
+                return tl::unexpected(
+                    errno != 0 ? writeError(path, errno) : checkFailed(path, what));
+        }
+        progress.at(double(i + 1) / double(sounds.size()));
+        if (progress.cancelled())
+            return fail(ErrorCode::cancelled, "Writing was cancelled.");
+    }
+    ByteWriter behind;
+    if (plan.low != 0) {
+        behind.text("sm24");
+        behind.u32(plan.bank.frames);
+        if (!put(behind.bytes(), plan.low - 8)
+            || !put(std::vector<std::byte>(plan.bank.frames % 2), plan.low + plan.bank.frames))
+            return tl::unexpected(writeError(path, errno));
+    }
+    if (!put(plan.presets, plan.bytes - plan.presets.size()))
+        return tl::unexpected(writeError(path, errno));
+    return {};
 }
 
 } // namespace puretone

@@ -326,8 +326,8 @@ std::vector<std::string> strangersIn(const std::vector<Opcodes>& regions)
 
 } // namespace
 
-Result<Instrument> readSfz(
-    const std::filesystem::path& path, const Progress& progress, LeftOut* leftOut)
+Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& progress,
+    LeftOut* leftOut, const std::optional<PlayedNote>& only)
 {
     const auto text = readText(path);
     if (!text)
@@ -341,6 +341,8 @@ Result<Instrument> readSfz(
     for (const auto& region : regions) {
         const auto sample = region.find("sample");
         if (sample == region.end())
+            continue;
+        if (only && !inZone(zoneIn(region, 1), only->key, only->touch))
             continue;
         const auto prefix = region.find("default_path");
         const auto beside =
@@ -374,7 +376,7 @@ Result<Instrument> readSfz(
             && (like.sameKeys != SameKeys::together || !like.name.empty());
         layerFor(instrument, like, begins).zones.push_back(zoneIn(region, id));
     }
-    if (instrument.takes.empty())
+    if (instrument.takes.empty() && !only)
         return fail(ErrorCode::nothingInside, shownName(path) + " names no samples.",
             "Choose another SFZ file.");
     if (leftOut != nullptr)

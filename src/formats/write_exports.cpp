@@ -43,8 +43,6 @@ SamplerInfo samplerOf(const PreparedTake& prepared)
     return sampler;
 }
 
-namespace {
-
 Error checkFailed(const fs::path& path, const std::string& what)
 {
     return {ErrorCode::checkFailed,
@@ -52,6 +50,8 @@ Error checkFailed(const fs::path& path, const std::string& what)
             + " differs.",
         "Try again, or write to another disk."};
 }
+
+namespace {
 
 /// Counts files and bytes on disk.
 void count(Written& written, const fs::path& path)
@@ -156,8 +156,7 @@ Played playAlone(const Take& take, const fs::path& file)
     Instrument alone;
     alone.takes = {take};
     alone.layers.front().zones = {{1, take.id, 0, 127, 1, 127}};
-    const auto again = openInstrument(file);
-    return again ? comparePlayed(sanitized(std::move(alone)), *again) : Played{};
+    return comparePlayed(sanitized(std::move(alone)), file);
 }
 
 void tellPlayed(Written& written, const Played& played)
@@ -181,6 +180,12 @@ Result<Written> writeWavFile(
     return written;
 }
 
+/// What a region plays, as it is to be written.
+PreparedTake finishedSample(const Region& region, const ExportChoices& choices)
+{
+    return conform(prepareTake(playedBy(*region.take, region.onRelease())), choices.sound);
+}
+
 Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path,
     const ExportChoices& choices, const Progress& progress)
 {
@@ -197,9 +202,9 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
         const auto name = sampleName(regions[i], ending);
         if (!samples.insert(name).second)
             continue;
-        const auto sample =
-            conform(prepareTake(playedBy(*regions[i].take, regions[i].onRelease())), choices.sound);
-        if (const auto done = writeCheckedSample(sample, folder / name, choices); !done)
+        if (const auto done =
+                writeCheckedSample(finishedSample(regions[i], choices), folder / name, choices);
+            !done)
             return tl::unexpected(done.error());
         progress.at(double(i + 1) / double(regions.size()));
         if (progress.cancelled())
@@ -231,8 +236,8 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
     return written;
 }
 
-Result<Written> writeSoundFontFile(
-    const Instrument& instrument, const fs::path& path, const ExportChoices& choices)
+Result<Written> writeSoundFontFile(const Instrument& instrument, const fs::path& path,
+    const ExportChoices& choices, const Progress& progress)
 {
     constexpr std::uint64_t most = 0xfff00000U; // sizes have 32 bits
     auto regions = flatten(instrument, FileKind::sf2, Prepares::plans, choices.sound);
@@ -244,20 +249,20 @@ Result<Written> writeSoundFontFile(
         return fail(ErrorCode::badValue,
             shownName(path) + " would be larger than the four gigabytes that a SoundFont may have.",
             "Loop or shorten the takes, or write SFZ.");
-    regions = flatten(instrument, FileKind::sf2, Prepares::samples, choices.sound);
-    const auto bytes = encodeSoundFont(instrument.name, regions, choices.sound.depth);
     // What is compared, too: the loudest region stands at full level, others below it.
     const double loudest = loudestDb(regions);
     for (auto& region : regions)
         region.levelDb -= loudest;
     const int bits = bitsOf(choices.sound.depth);
     const auto done = writeWhole(
-        path, [&](const fs::path& temporary) { return writeBytes(temporary, bytes); },
+        path,
+        [&](const fs::path& temporary) {
+            return writeSoundFont(
+                temporary, instrument.name, regions, choices.sound.depth,
+                [&](const Region& region) { return finishedSample(region, choices); }, progress);
+        },
         [&](const fs::path& temporary) -> Result<void> {
-            const auto read = readFile(temporary);
-            if (!read)
-                return tl::unexpected(read.error());
-            const auto again = decodeSoundFont(*read, shownName(path));
+            const auto again = openInstrument(temporary);
             if (!again)
                 return tl::unexpected(checkFailed(path, "the bank"));
             // Levels are whole tenths of a dB, below the loudest region.
@@ -374,10 +379,9 @@ Result<Written> writeInstrument(const Instrument& instrument, const fs::path& pa
         return tl::unexpected(cancelledWriting());
     auto written = *kind == FileKind::sfz
         ? writeSfzFiles(own, path, choices, progress.part(0.3, 0.9))
-        : writeSoundFontFile(own, path, choices);
+        : writeSoundFontFile(own, path, choices, progress.part(0.3, 0.9));
     if (written)
-        if (const auto again = openInstrument(path))
-            tellPlayed(*written, comparePlayed(instrument, *again));
+        tellPlayed(*written, comparePlayed(instrument, path));
     return written;
 }
 
