@@ -7,8 +7,7 @@
 
 #include <algorithm>
 #include <atomic>
-#include <cstdio>
-#include <cstdlib>
+#include <cerrno>
 #include <cstring>
 #include <fcntl.h>
 #include <sys/stat.h>
@@ -37,6 +36,8 @@ struct OriginalFile::OpenFile {
 
 namespace {
 
+/// Of what is read and handed on.
+constexpr std::size_t blockBytes = std::size_t(1) << 20U;
 /// Smaller ones are not worth the way.
 constexpr std::size_t mostKept = std::size_t(16) << 10U;
 
@@ -66,6 +67,14 @@ OriginalFile::OriginalFile(std::vector<std::byte> bytes)
         file_ = shelf;
         std::vector<std::byte>().swap(bytes_); // an assignment would keep the room
     }
+}
+
+OriginalFile::OriginalFile(std::vector<std::byte> head, AudioPtr audio)
+    : bytes_(std::move(head))
+    , audio_(std::move(audio))
+    , size_(
+          bytes_.size() + std::uint64_t(audio_->frames()) * audio_->channelCount() * sizeof(float))
+{
 }
 
 OriginalFile::~OriginalFile()
@@ -110,10 +119,49 @@ std::size_t OriginalFile::read(std::uint64_t offset, std::span<std::byte> target
         return 0;
     const auto wanted = std::min<std::uint64_t>(target.size(), size_ - offset);
     if (!file_) {
-        std::memcpy(target.data(), bytes_.data() + offset, wanted);
+        const auto held = std::min<std::uint64_t>(
+            wanted, bytes_.size() - std::min<std::uint64_t>(offset, bytes_.size()));
+        if (held > 0)
+            std::memcpy(target.data(), bytes_.data() + offset, held);
+        if (held < wanted)
+            readFloats(offset + held - bytes_.size(), target.subspan(held, wanted - held));
         return wanted;
     }
     return readAt(file_->descriptor, target.first(wanted), offset_ + offset);
+}
+
+std::size_t OriginalFile::readFloats(std::uint64_t offset, std::span<std::byte> target) const
+{
+    const std::size_t channels = audio_->channelCount();
+    std::size_t done = 0;
+    while (done < target.size()) {
+        const auto value = std::size_t((offset + done) / sizeof(float));
+        const auto inside = std::size_t((offset + done) % sizeof(float));
+        const float sample = audio_->channels[value % channels][value / channels];
+        const auto count = std::min(sizeof sample - inside, target.size() - done);
+        std::memcpy(
+            target.data() + done, reinterpret_cast<const std::byte*>(&sample) + inside, count);
+        done += count;
+    }
+    return done;
+}
+
+Result<void> OriginalFile::copyTo(const std::filesystem::path& path) const
+{
+    const Descriptor file(::open(path.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644));
+    if (!file.valid())
+        return tl::unexpected(writeError(path, errno));
+    std::vector<std::byte> block(std::size_t(std::min<std::uint64_t>(size_, blockBytes)));
+    for (std::uint64_t at = 0; at < size_;) {
+        const auto got = read(at, block);
+        if (got == 0)
+            return fail(ErrorCode::cannotRead,
+                "The file of a recording is no longer there: " + shownName(path) + " lacks it.");
+        if (!writeAt(file.get(), std::span(block).first(got), at))
+            return tl::unexpected(writeError(path, errno));
+        at += got;
+    }
+    return {};
 }
 
 namespace {
@@ -151,30 +199,16 @@ std::string contentHash(std::span<const std::byte> bytes)
 
 std::string OriginalFile::hash() const
 {
-    if (!file_)
+    if (!file_ && !audio_)
         return contentHash(bytes_);
     const auto state = newHash();
-    std::vector<std::byte> block(1 << 20);
+    std::vector<std::byte> block(blockBytes);
     std::uint64_t at = 0;
     while (const auto got = read(at, block)) {
         XXH3_128bits_update(state.get(), block.data(), got);
         at += got;
     }
     return digitsOf(state);
-}
-
-std::FILE* OriginalFile::stream() const
-{
-    if (!file_)
-        return nullptr;
-    // A descriptor of its own, with a place of its own in the file.
-    const auto self = "/proc/self/fd/" + std::to_string(file_->descriptor);
-    std::FILE* opened = std::fopen(self.c_str(), "rbe");
-    if (opened != nullptr && ::fseeko(opened, off_t(offset_), SEEK_SET) != 0) {
-        std::fclose(opened);
-        opened = nullptr;
-    }
-    return opened;
 }
 
 } // namespace puretone

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "audio/audio.h"
 #include "base/result.h"
 
 #include <cstddef>
@@ -24,6 +25,9 @@ public:
     /// Bytes that were read or made. They are wanted again only to be saved, so that most of them
     /// wait in a file without a name, which ends with this process.
     explicit OriginalFile(std::vector<std::byte> bytes);
+    /// A head, and behind it the frames of `audio` as 32-bit floats, side by side: made anew from
+    /// the audio whenever they are read, so that they take no room.
+    OriginalFile(std::vector<std::byte> head, AudioPtr audio);
     ~OriginalFile();
     OriginalFile(const OriginalFile&) = delete;
     OriginalFile& operator=(const OriginalFile&) = delete;
@@ -31,8 +35,6 @@ public:
     static Result<std::shared_ptr<const OriginalFile>> open(const std::filesystem::path& path);
 
     std::uint64_t size() const { return size_; }
-    /// Null for a file that stays on disk.
-    const std::vector<std::byte>* bytes() const { return file_ ? nullptr : &bytes_; }
     /// Where a file that stays on disk was opened, and may be written into by others; empty for
     /// what is ours alone.
     std::filesystem::path path() const;
@@ -40,16 +42,19 @@ public:
     std::size_t read(std::uint64_t offset, std::span<std::byte> target) const;
     /// 32 hex digits of XXH3-128 over all bytes, read anew.
     std::string hash() const;
-    /// A stream of its own on the file on disk; the bytes are `size()` ones from `offset()` on.
-    /// Null where there is none. The caller closes it.
-    std::FILE* stream() const;
-    std::uint64_t offset() const { return offset_; }
+    /// Writes them all to another file.
+    ///
+    /// @return `cannotWrite`, or `cannotRead` where they are no longer there.
+    Result<void> copyTo(const std::filesystem::path& path) const;
 
 private:
     struct OpenFile;
     OriginalFile(std::shared_ptr<OpenFile> file, std::uint64_t size);
 
+    std::size_t readFloats(std::uint64_t offset, std::span<std::byte> target) const;
+
     std::vector<std::byte> bytes_;
+    AudioPtr audio_; ///< What stands behind `bytes_`; null for none.
     std::shared_ptr<OpenFile> file_;
     std::uint64_t size_ = 0;
     std::uint64_t offset_ = 0; ///< Of the first byte in that file.

@@ -5,6 +5,7 @@
 #include "base/safe_file.h"
 
 #include <algorithm>
+#include <bit>
 #include <cmath>
 #include <cstring>
 #include <sndfile.h>
@@ -50,15 +51,19 @@ Error damaged(const std::string& name, const std::string& what)
         "Copy it again from where it came from, or repair it in a sound editor."};
 }
 
-/// Room for what is to come. A header may claim anything: it is believed sixteen times as far as it
-/// has been kept, so that an honest file is moved a few times only while it is still short.
-void makeRoom(Audio& audio, std::int64_t done, std::int64_t claimed)
+/// Room for `more` frames behind what is there. A header may claim anything: it is believed sixteen
+/// times as far as it has been kept, so that an honest file is moved a few times only while it is
+/// still short.
+void makeRoom(Audio& audio, std::int64_t done, std::int64_t more, std::int64_t claimed)
 {
     constexpr std::int64_t atFirst = 1 << 20;
-    const auto room = std::size_t(std::clamp<std::int64_t>(claimed, 0, atFirst + 16 * done));
-    for (auto& channel : audio.channels)
-        if (channel.size() == channel.capacity() && room > channel.capacity())
+    const auto room = std::size_t(
+        std::clamp<std::int64_t>(claimed, done + more, std::max(done + more, atFirst + 16 * done)));
+    for (auto& channel : audio.channels) {
+        if (std::size_t(done + more) > channel.capacity())
             channel.reserve(room);
+        channel.resize(std::size_t(done + more));
+    }
 }
 
 /// Reads block by block, so that a cancelled opening ends soon. Returns frames read.
@@ -75,16 +80,18 @@ Result<std::int64_t> readAll(SNDFILE* file, const SF_INFO& info, Audio& audio,
         const auto got = sf_readf_float(file, interleaved.data(), block);
         if (got <= 0)
             return done;
-        makeRoom(audio, done, info.frames);
-        Extent extent;
-        for (std::size_t c = 0; c < channels; ++c)
-            for (std::size_t i = 0; i < std::size_t(got); ++i) {
-                const float sample = interleaved[i * channels + c];
-                audio.channels[c].push_back(sample);
+        makeRoom(audio, done, got, info.frames);
+        for (std::size_t c = 0; c < channels; ++c) {
+            float* target = audio.channels[c].data() + done;
+            for (std::size_t i = 0; i < std::size_t(got); ++i)
+                target[i] = interleaved[i * channels + c];
+        }
+        if (arrived) {
+            Extent extent;
+            for (const float sample : std::span(interleaved).first(std::size_t(got) * channels))
                 extent.include({sample, sample});
-            }
-        if (arrived)
             arrived({{Frames{done}, Frames{done + got}}, info.frames, extent});
+        }
         done += got;
         progress.at(info.frames > 0 ? double(done) / double(info.frames) : 0.0);
     }
@@ -92,10 +99,13 @@ Result<std::int64_t> readAll(SNDFILE* file, const SF_INFO& info, Audio& audio,
 
 bool allFinite(const Audio& audio)
 {
-    return std::all_of(audio.channels.begin(), audio.channels.end(), [](const auto& channel) {
-        return std::all_of(
-            channel.begin(), channel.end(), [](float s) { return std::isfinite(s); });
-    });
+    // Without a way out of the loop, so that many are looked at side by side.
+    constexpr std::uint32_t exponent = 0x7f800000U; // IEEE 754: all ones for what is no number
+    std::uint32_t strange = 0;
+    for (const auto& channel : audio.channels)
+        for (const float s : channel)
+            strange |= std::uint32_t((std::bit_cast<std::uint32_t>(s) & exponent) == exponent);
+    return strange == 0;
 }
 
 Result<Audio> decode(const OriginalFile& original, const std::string& name,
@@ -179,10 +189,13 @@ RecordingPtr makeRecording(Audio audio, const std::string& fileName)
 {
     auto recording = std::make_shared<Recording>();
     recording->fileName = fileName;
-    recording->original =
-        std::make_shared<const OriginalFile>(encodeWav(audio, SampleFormat::float32));
-    recording->hash = recording->original->hash();
     recording->audio = std::make_shared<const Audio>(std::move(audio));
+    const auto& made = *recording->audio;
+    recording->original = std::make_shared<const OriginalFile>(
+        wavHead(
+            {made.channelCount(), made.rate, std::uint64_t(made.frames())}, SampleFormat::float32),
+        recording->audio);
+    recording->hash = recording->original->hash();
     return recording;
 }
 
@@ -229,19 +242,17 @@ std::vector<std::byte> sizes64(std::uint64_t riff, std::uint64_t data, std::uint
     return body.take();
 }
 
-void appendSample(ByteWriter& out, float sample, SampleFormat format)
+/// Puts a sample, little-endian. @return What stands behind it.
+std::byte* putSample(std::byte* target, float sample, SampleFormat format)
 {
-    if (format == SampleFormat::float32) {
-        std::uint32_t bits = 0;
+    std::uint32_t bits = 0;
+    if (format == SampleFormat::float32)
         std::memcpy(&bits, &sample, sizeof bits);
-        out.u32(bits);
-    } else if (format == SampleFormat::int24) {
-        const auto value = unsigned(toInteger(sample, 24));
-        out.u16(value);
-        out.u8(value >> 16U);
-    } else {
-        out.u16(unsigned(toInteger(sample, 16)));
-    }
+    else
+        bits = std::uint32_t(toInteger(sample, format == SampleFormat::int24 ? 24 : 16));
+    for (std::size_t i = 0; i < bytesOf(format); ++i)
+        *target++ = std::byte(bits >> 8 * i & 0xffU);
+    return target;
 }
 
 } // namespace
@@ -283,15 +294,15 @@ std::vector<std::byte> wavHead(
 std::vector<std::byte> encodeWav(
     const Audio& audio, SampleFormat format, const std::optional<SamplerInfo>& sampler)
 {
-    const auto frames = audio.frames();
-    ByteWriter file;
-    file.raw(wavHead({audio.channelCount(), audio.rate, std::uint64_t(frames)}, format, sampler));
-    for (std::int64_t i = 0; i < frames; ++i)
+    const auto frames = std::size_t(audio.frames());
+    auto file = wavHead({audio.channelCount(), audio.rate, frames}, format, sampler);
+    const auto head = file.size(), data = frames * audio.channelCount() * bytesOf(format);
+    file.resize(head + data + data % 2);
+    std::byte* target = file.data() + head;
+    for (std::size_t i = 0; i < frames; ++i)
         for (const auto& channel : audio.channels)
-            appendSample(file, channel[std::size_t(i)], format);
-    if (std::uint64_t(frames) * audio.channelCount() * bytesOf(format) % 2 != 0)
-        file.u8(0);
-    return file.take();
+            target = putSample(target, channel[i], format);
+    return file;
 }
 
 Result<void> writeWav(const std::filesystem::path& path, const Audio& audio, SampleFormat format,

@@ -37,4 +37,24 @@ void onAllCores(std::size_t count, const std::function<void(std::size_t)>& work)
         std::rethrow_exception(thrown);
 }
 
+Result<void> tryOnAllCores(std::size_t count, const std::string& cancelled,
+    const Progress& progress, const std::function<Result<void>(std::size_t)>& work)
+{
+    std::mutex guard;
+    Result<void> result;
+    std::size_t done = 0;
+    std::atomic<bool> ended{false};
+    onAllCores(count, [&](std::size_t i) {
+        if (ended)
+            return;
+        auto one =
+            progress.cancelled() ? Result<void>(fail(ErrorCode::cancelled, cancelled)) : work(i);
+        const std::lock_guard lock(guard);
+        if (!one && !ended.exchange(true))
+            result = std::move(one);
+        progress.at(double(++done) / double(count));
+    });
+    return result;
+}
+
 } // namespace puretone

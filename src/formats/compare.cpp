@@ -28,21 +28,30 @@ Take finishedTake(TakeId id, const std::string& name, RecordingPtr recording, do
     return take;
 }
 
+bool isSameChannel(std::span<const float> wanted, std::span<const float> got, int bits)
+{
+    if (wanted.size() > got.size())
+        return false;
+    // Half a step is rounding; a full one allows for full scale, which is not symmetric.
+    const double step = bits >= 32 ? 1e-6 : 1.01 / double(1 << (bits - 1));
+    for (std::size_t i = 0; i < wanted.size(); ++i) {
+        const double limited = std::clamp(double(wanted[i]), -1.0, 1.0);
+        const double want = bits >= 32 ? double(wanted[i]) : limited;
+        if (std::abs(want - double(got[i])) > step)
+            return false;
+    }
+    return true;
+}
+
 std::string compareAudio(const Audio& wanted, const Audio& got, int bits)
 {
     if (wanted.channelCount() != got.channelCount())
         return "the channels";
     if (wanted.frames() > got.frames())
         return "the length";
-    // Half a step is rounding; a full one allows for full scale, which is not symmetric.
-    const double step = bits >= 32 ? 1e-6 : 1.01 / double(1 << (bits - 1));
     for (std::size_t c = 0; c < wanted.channelCount(); ++c)
-        for (std::size_t i = 0; i < wanted.channels[c].size(); ++i) {
-            const double limited = std::clamp(double(wanted.channels[c][i]), -1.0, 1.0);
-            const double want = bits >= 32 ? double(wanted.channels[c][i]) : limited;
-            if (std::abs(want - double(got.channels[c][i])) > step)
-                return "the sound";
-        }
+        if (!isSameChannel(wanted.channels[c], got.channels[c], bits))
+            return "the sound";
     return {};
 }
 

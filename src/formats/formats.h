@@ -59,6 +59,7 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
     LeftOut* leftOut = nullptr, const std::optional<PlayedNote>& only = {});
 /// Of an SFZ file or a SoundFont what plays a note; all of other files.
 Result<Instrument> openForNote(const std::filesystem::path& path, const PlayedNote& note);
+inline constexpr const char* cancelledWriting = "Writing was cancelled.";
 /// "x was written, but reading it back gave another result: the loop differs."
 Error checkFailed(const std::filesystem::path& path, const std::string& what);
 
@@ -70,6 +71,8 @@ std::vector<std::byte> encodeTakeWav(const PreparedTake& prepared, SampleFormat 
 Take finishedTake(TakeId id, const std::string& name, RecordingPtr recording, double midi,
     std::optional<Span> loop, LoopMode mode = LoopMode::forward);
 
+/// Whether what was read is what was wanted, within one step of `bits`; more may follow.
+bool isSameChannel(std::span<const float> wanted, std::span<const float> got, int bits);
 /// Compares samples: within one step of `bits`. Empty when equal, otherwise what differs.
 std::string compareAudio(const Audio& wanted, const Audio& got, int bits);
 

@@ -88,10 +88,8 @@ Result<std::string> Journal::keepAudio(const Recording& recording)
         return known->second;
     const auto target = folder_ / fs::path(entry).filename();
     if (recording.original->path().empty()) {
-        std::vector<std::byte> bytes(recording.original->size());
-        recording.original->read(0, bytes);
-        auto written = writeWhole(
-            target, [&](const fs::path& temporary) { return writeBytes(temporary, bytes); });
+        auto written = writeWhole(target,
+            [&](const fs::path& temporary) { return recording.original->copyTo(temporary); });
         if (!written)
             return tl::unexpected(written.error());
         return audio_[entry] = target.string();

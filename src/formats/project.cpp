@@ -1,9 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/all_cores.h"
 #include "base/safe_file.h"
 #include "formats/formats.h"
 #include "model/json.h"
 #include "model/recordings.h"
 
+#include <list>
+#include <mutex>
 #include <set>
 #include <zip.h>
 
@@ -56,16 +59,56 @@ template <class Each> void eachEntry(const Instrument& instrument, Each each)
     });
 }
 
-/// The bytes of a recording's file, wherever they are; they stay there until the archive is closed.
-zip_source_t* sourceOf(zip_t* zip, const OriginalFile& original)
-{
-    if (const auto* bytes = original.bytes())
-        return zip_source_buffer(zip, bytes->data(), bytes->size(), 0);
-    std::FILE* stream = original.stream();
-    return stream != nullptr
-        ? zip_source_filep(zip, stream, original.offset(), zip_int64_t(original.size()))
-        : nullptr;
-}
+/// What an archive reads of a recording's file, from its beginning to its end.
+struct ReadingOriginal {
+    const OriginalFile* original;
+    std::uint64_t at = 0;
+
+    zip_int64_t answer(void* data, zip_uint64_t length, zip_source_cmd_t command)
+    {
+        switch (command) {
+        case ZIP_SOURCE_READ: {
+            const auto got =
+                original->read(at, {static_cast<std::byte*>(data), std::size_t(length)});
+            at += got;
+            return zip_int64_t(got);
+        }
+        case ZIP_SOURCE_STAT: {
+            auto* about = static_cast<zip_stat_t*>(data);
+            zip_stat_init(about);
+            about->valid = ZIP_STAT_SIZE;
+            about->size = original->size();
+            return sizeof *about;
+        }
+        case ZIP_SOURCE_ERROR: {
+            zip_error_t none;
+            zip_error_init(&none);
+            return zip_error_to_data(&none, data, length);
+        }
+        case ZIP_SOURCE_SUPPORTS:
+            return zip_source_make_command_bitmap(ZIP_SOURCE_OPEN, ZIP_SOURCE_READ,
+                ZIP_SOURCE_CLOSE, ZIP_SOURCE_STAT, ZIP_SOURCE_ERROR, ZIP_SOURCE_FREE, -1);
+        case ZIP_SOURCE_OPEN:
+            at = 0;
+            return 0;
+        case ZIP_SOURCE_CLOSE:
+        case ZIP_SOURCE_FREE:
+            return 0;
+        default:
+            return -1;
+        }
+    }
+    /// Must outlive the archive.
+    zip_source_t* source(zip_t* zip)
+    {
+        return zip_source_function(
+            zip,
+            [](void* self, void* data, zip_uint64_t length, zip_source_cmd_t command) {
+                return static_cast<ReadingOriginal*>(self)->answer(data, length, command);
+            },
+            this);
+    }
+};
 
 Result<std::vector<std::byte>> readEntry(
     zip_t* zip, const std::string& entry, const std::string& name, std::uint64_t most)
@@ -140,6 +183,7 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
             "Choose another folder.");
     };
     const std::string document = toJson(instrument), facts = factsToJson(instrument);
+    std::list<ReadingOriginal> readings; // ends after the archive
     int code = 0;
     zip_t* zip = zip_open(path.c_str(), ZIP_CREATE | ZIP_TRUNCATE, &code);
     if (zip == nullptr)
@@ -150,8 +194,8 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
         good = good
             && addEntry(zip, entry, zip_source_buffer(zip, text->data(), text->size(), 0), true);
     eachEntry(instrument, [&](const Recording& recording) {
-        good =
-            good && addEntry(zip, audioPath(recording), sourceOf(zip, *recording.original), false);
+        readings.push_back({recording.original.get()});
+        good = good && addEntry(zip, audioPath(recording), readings.back().source(zip), false);
     });
     if (!good)
         return failed(zip_strerror(zip));
@@ -160,6 +204,42 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
     (void)owner.release(); // closed
     return {};
 }
+
+namespace {
+
+/// The recordings that a document names, by their entries, decoded on all cores.
+std::map<std::string, Result<RecordingPtr>> readRecordings(
+    zip_t* zip, const std::string& document, const std::string& name, const Progress& progress)
+{
+    // Any will do to learn what is named.
+    static const auto nothing = makeRecording({48000.0, {std::vector<float>(shortestTake)}}, "");
+    std::map<std::string, std::string> named;
+    (void)fromJson(document, name,
+        [&](const std::string& entry, const std::string& fileName) -> Result<RecordingPtr> {
+            named.emplace(entry, fileName);
+            return nothing;
+        });
+    const std::vector<std::pair<std::string, std::string>> wanted(named.begin(), named.end());
+    std::map<std::string, Result<RecordingPtr>> read;
+    std::mutex guard; // an archive is read by one at a time
+    std::size_t done = 0;
+    onAllCores(wanted.size(), [&](std::size_t i) {
+        const auto& [entry, fileName] = wanted[i];
+        std::unique_lock lock(guard);
+        auto bytes = readEntry(zip, entry, name, mostEntryBytes);
+        lock.unlock();
+        auto recording = bytes ? decodeRecording(std::move(*bytes), fileName, {progress.stop, {}})
+                               : tl::unexpected(bytes.error());
+        if (recording && entry != audioPath(**recording))
+            recording = damagedProject(name, "the audio of " + fileName + " was changed");
+        lock.lock();
+        read.emplace(entry, std::move(recording));
+        progress.at(double(++done) / double(wanted.size()));
+    });
+    return read;
+}
+
+} // namespace
 
 Result<Instrument> readProject(const std::filesystem::path& path, const Progress& progress)
 {
@@ -184,22 +264,16 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
     const auto textOf = [](const std::vector<std::byte>& entry) {
         return std::string(reinterpret_cast<const char*>(entry.data()), entry.size());
     };
-    std::vector<std::pair<std::string, RecordingPtr>> opened;
-    auto instrument = fromJson(textOf(*document), name,
+    const auto text = textOf(*document);
+    const auto opened = readRecordings(zip.get(), text, name, progress);
+    auto instrument = fromJson(text, name,
         [&](const std::string& entry, const std::string& fileName) -> Result<RecordingPtr> {
-            for (const auto& [known, recording] : opened)
-                if (known == entry)
-                    return underName(recording, fileName);
-            auto audio = readEntry(zip.get(), entry, name, mostEntryBytes);
-            if (!audio)
-                return tl::unexpected(audio.error());
-            auto recording = decodeRecording(std::move(*audio), fileName, progress);
-            if (!recording)
-                return recording;
-            if (entry != audioPath(**recording))
-                return damagedProject(name, "the audio of " + fileName + " was changed");
-            opened.emplace_back(entry, *recording);
-            return recording;
+            const auto found = opened.find(entry);
+            if (found == opened.end()) // fails before it comes to this
+                return damagedProject(name, entry + " is missing inside");
+            if (!found->second)
+                return found->second;
+            return underName(*found->second, fileName);
         });
     // Facts can be found again: where they are missing or damaged, that is no reason to refuse.
     if (instrument)

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "audio/riff.h"
+#include "base/all_cores.h"
 #include "base/at_offset.h"
 #include "base/safe_file.h"
 #include "formats/formats.h"
@@ -37,26 +38,22 @@ PoolBytes poolBytes(std::span<const float> channel, bool with24)
     return bytes;
 }
 
-/// Writes one channel at its place, and reads it back.
-///
-/// @return What differs; empty where nothing does. errno is not 0 where it could not be written.
-std::string writeChannel(
-    int file, const BankPlan& plan, const BankSample& sample, std::span<const float> channel)
+/// Writes one channel at its place, reads it back and compares.
+Result<void> writeChannel(int file, const std::filesystem::path& path, const BankPlan& plan,
+    const BankSample& sample, const std::vector<float>& channel)
 {
     const int bits = plan.low == 0 ? 16 : 24;
     auto bytes = poolBytes(channel, bits == 24);
     const auto at = plan.pool + 2 * sample.start, lowAt = plan.low + sample.start;
-    errno = 0;
     if (!writeAt(file, bytes.high, at) || !writeAt(file, bytes.low, lowAt))
-        return "the sound";
+        return tl::unexpected(writeError(path, errno));
     PoolBytes back{
         std::vector<std::byte>(bytes.high.size()), std::vector<std::byte>(bytes.low.size())};
     if (readAt(file, back.high, at) != back.high.size()
         || readAt(file, back.low, lowAt) != back.low.size())
-        return "the length";
-    errno = 0;
-    Audio got{48000.0, {decodeSamples(back.high, back.low)}};
-    return compareAudio({48000.0, {{channel.begin(), channel.end()}}}, got, bits);
+        return tl::unexpected(checkFailed(path, "the length"));
+    const bool same = isSameChannel(channel, decodeSamples(back.high, back.low), bits);
+    return same ? Result<void>() : tl::unexpected(checkFailed(path, "the sound"));
 }
 
 } // namespace
@@ -73,22 +70,19 @@ Result<void> writeSoundFont(const std::filesystem::path& path, const std::string
     if (!file.valid() || !put(headOf(plan), 0))
         return tl::unexpected(writeError(path, errno));
     const auto& sounds = plan.bank.sounds;
-    for (std::size_t i = 0; i < sounds.size(); ++i) {
-        const auto sample = sampleOf(*sounds[i].first);
-        const auto& header = plan.bank.samples[std::size_t(sounds[i].second)];
-        if (std::size_t(sample.audio.frames()) != header.end - header.start)
-            return tl::unexpected(checkFailed(path, "the length"));
-        for (std::size_t c = 0; c < std::min<std::size_t>(2, sample.audio.channelCount()); ++c) {
-            const auto what = writeChannel(file.get(), plan,
-                plan.bank.samples[std::size_t(sounds[i].second) + c], sample.audio.channels[c]);
-            if (!what.empty())
-                return tl::unexpected(
-                    errno != 0 ? writeError(path, errno) : checkFailed(path, what));
-        }
-        progress.at(double(i + 1) / double(sounds.size()));
-        if (progress.cancelled())
-            return fail(ErrorCode::cancelled, "Writing was cancelled.");
-    }
+    const auto written = tryOnAllCores(
+        sounds.size(), cancelledWriting, progress, [&](std::size_t i) -> Result<void> {
+            const auto sample = sampleOf(*sounds[i].first);
+            const auto* header = &plan.bank.samples[std::size_t(sounds[i].second)];
+            if (std::size_t(sample.audio.frames()) != header->end - header->start)
+                return tl::unexpected(checkFailed(path, "the length"));
+            for (const auto& channel : sample.audio.channels)
+                if (auto done = writeChannel(file.get(), path, plan, *header++, channel); !done)
+                    return done;
+            return {};
+        });
+    if (!written)
+        return written;
     ByteWriter behind;
     if (plan.low != 0) {
         behind.text("sm24");

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/all_cores.h"
 #include "base/safe_file.h"
 #include "engine/print.h"
 #include "formats/export_names.h"
@@ -77,11 +78,6 @@ Result<void> makeFolder(const fs::path& folder)
             "The folder " + shownName(folder) + " could not be made: " + error.message() + ".",
             "Choose another folder.");
     return {};
-}
-
-Error cancelledWriting()
-{
-    return {ErrorCode::cancelled, "Writing was cancelled.", ""};
 }
 
 Result<Written> writeProjectFile(Instrument instrument, const fs::path& path)
@@ -197,19 +193,18 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
     const auto regions = flatten(instrument, FileKind::sfz, Prepares::plans, choices.sound);
     const char* ending = choices.flac ? ".flac" : ".wav";
     const auto text = encodeSfz(instrument.name, regions, folder.filename().string(), ending);
-    std::set<std::string> samples;
-    for (std::size_t i = 0; i < regions.size(); ++i) {
-        const auto name = sampleName(regions[i], ending);
-        if (!samples.insert(name).second)
-            continue;
-        if (const auto done =
-                writeCheckedSample(finishedSample(regions[i], choices), folder / name, choices);
-            !done)
-            return tl::unexpected(done.error());
-        progress.at(double(i + 1) / double(regions.size()));
-        if (progress.cancelled())
-            return tl::unexpected(cancelledWriting());
-    }
+    std::vector<std::pair<std::string, const Region*>> samples;
+    std::set<std::string> known;
+    for (const auto& region : regions)
+        if (const auto name = sampleName(region, ending); known.insert(name).second)
+            samples.emplace_back(name, &region);
+    const auto sampled = tryOnAllCores(
+        samples.size(), cancelledWriting, progress, [&](std::size_t i) -> Result<void> {
+            return writeCheckedSample(
+                finishedSample(*samples[i].second, choices), folder / samples[i].first, choices);
+        });
+    if (!sampled)
+        return tl::unexpected(sampled.error());
     const auto done = writeWhole(
         path,
         [&](const fs::path& temporary) {
@@ -229,7 +224,7 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
     if (!done)
         return tl::unexpected(done.error());
     count(written, path);
-    for (const auto& name : samples)
+    for (const auto& [name, region] : samples)
         count(written, folder / name);
     written.checked =
         "Read back with its samples: key range, " + loopWords(instrument) + " and sound as set.";
@@ -338,16 +333,17 @@ Result<Written> writeWavSet(const Instrument& instrument, const fs::path& folder
     constexpr std::size_t mostPlayed = 16;
     const auto every = (instrument.takes.size() + mostPlayed - 1) / mostPlayed;
     const auto names = takeFileNames(instrument);
-    for (std::size_t i = 0; i < instrument.takes.size(); ++i) {
-        const auto prepared = conform(prepareTake(instrument.takes[i]), choices.sound);
-        if (const auto done = writeCheckedSample(prepared, folder / names[i], choices); !done)
-            return tl::unexpected(done.error());
+    const auto sampled =
+        tryOnAllCores(names.size(), cancelledWriting, progress.part(0.0, 0.9), [&](std::size_t i) {
+            return writeCheckedSample(conform(prepareTake(instrument.takes[i]), choices.sound),
+                folder / names[i], choices);
+        });
+    if (!sampled)
+        return tl::unexpected(sampled.error());
+    for (std::size_t i = 0; i < names.size(); ++i) {
         count(written, folder / names[i]);
         if (i % every == 0)
             played.add(playAlone(instrument.takes[i], folder / names[i]));
-        progress.at(double(i + 1) / double(instrument.takes.size()));
-        if (progress.cancelled())
-            return tl::unexpected(cancelledWriting());
     }
     written.checked = "Read back: every frame of " + std::to_string(names.size())
         + (names.size() == 1 ? " take" : " takes") + " within one step of "
@@ -376,7 +372,7 @@ Result<Written> writeInstrument(const Instrument& instrument, const fs::path& pa
         return writeWavFile(instrument, path, choices);
     const auto own = withOwnLengths(instrument, progress.part(0.0, 0.3));
     if (own.takes.empty())
-        return tl::unexpected(cancelledWriting());
+        return fail(ErrorCode::cancelled, cancelledWriting);
     auto written = *kind == FileKind::sfz
         ? writeSfzFiles(own, path, choices, progress.part(0.3, 0.9))
         : writeSoundFontFile(own, path, choices, progress.part(0.3, 0.9));
