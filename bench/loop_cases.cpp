@@ -124,7 +124,7 @@ int measureComputedLoops()
     for (const Case& c : computedCases()) {
         const auto report = findLoops(c.audio, c.audio.whole(), c.period);
         if (report.candidates.empty()) {
-            std::printf("%-24s none: %s\n", c.name, report.message.c_str());
+            std::printf("%-24s none: %s\n", c.name, report.message.said().c_str());
             ++audible;
             continue;
         }

@@ -186,7 +186,7 @@ void judge(const Labelled& sound, Change change, std::uint64_t seed, Tally& tall
         std::printf(" %.2f", note + shift);
     std::printf("  %s %s %.2f:", nameOf(report.verdict), nameOf(report.kind), report.confidence);
     for (const auto& choice : report.choices)
-        std::printf(" %.2f (%s)", choice.midi, choice.reason.c_str());
+        std::printf(" %.2f (%s)", choice.midi, choice.reason.said().c_str());
     std::printf("\n");
 }
 

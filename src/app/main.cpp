@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/session/language.h"
 #include "app/session/settings.h"
 #include "app/shell/application.h"
 #include "app/shell/main_window.h"
@@ -15,6 +16,8 @@ int main(int argc, char** argv)
     QApplication::setApplicationDisplayName(QStringLiteral("Pure Tone"));
     QApplication::setApplicationVersion(QStringLiteral(PURETONE_VERSION));
     QApplication::setDesktopFileName(QStringLiteral("puretone"));
+    const auto wish = settings::languageWish();
+    language::speak(wish.isEmpty() ? language::ofDesktop() : wish);
     QCommandLineParser parser;
     parser.setApplicationDescription(
         QStringLiteral("One recorded sound becomes a tuned, playable instrument"));

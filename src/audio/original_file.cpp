@@ -4,6 +4,7 @@
 #include "audio/nameless_file.h"
 #include "base/at_offset.h"
 #include "base/safe_file.h"
+#include "base/say.h"
 
 #include <algorithm>
 #include <atomic>
@@ -102,8 +103,8 @@ Result<OriginalPtr> OriginalFile::open(const std::filesystem::path& path)
     }
     const int descriptor = ::open(path.c_str(), O_RDONLY | O_CLOEXEC);
     if (descriptor < 0)
-        return fail(ErrorCode::cannotRead, shownName(path) + " cannot be read.",
-            "Check that it may be read by you.");
+        return fail(ErrorCode::cannotRead, say("%1 cannot be read.", shownName(path)),
+            say("Check that it may be read by you."));
     return OriginalPtr(new OriginalFile(
         std::make_shared<OpenFile>(descriptor, std::filesystem::absolute(path, unknown)), size));
 }
@@ -156,7 +157,7 @@ Result<void> OriginalFile::copyTo(const std::filesystem::path& path) const
         const auto got = read(at, block);
         if (got == 0)
             return fail(ErrorCode::cannotRead,
-                "The file of a recording is no longer there: " + shownName(path) + " lacks it.");
+                say("The file of a recording is no longer there: %1 lacks it.", shownName(path)));
         if (!writeAt(file.get(), std::span(block).first(got), at))
             return tl::unexpected(writeError(path, errno));
         at += got;

@@ -4,6 +4,7 @@
 #include "audio/sound_file.h"
 #include "base/quantity.h"
 #include "base/safe_file.h"
+#include "base/say.h"
 
 #include <algorithm>
 #include <cerrno>
@@ -200,7 +201,8 @@ Result<void> Recorder::start(const fs::path& folder, const Settings& settings)
     const std::lock_guard lock(disk_);
     const double rate = rate_.load();
     if (rate <= 0.0 || recent_.written() == 0)
-        return fail(ErrorCode::noDevice, "The input gives no sound.", "Choose another input.");
+        return fail(
+            ErrorCode::noDevice, say("The input gives no sound."), say("Choose another input."));
     turn();
     finish({});
     std::error_code failed;
@@ -212,8 +214,8 @@ Result<void> Recorder::start(const fs::path& folder, const Settings& settings)
     file->descriptor = ::open(file->path.c_str(), O_RDWR | O_CREAT | O_EXCL | O_CLOEXEC, 0644);
     const auto cannot = [&] {
         return fail(ErrorCode::cannotWrite,
-            "Recording to " + shownName(folder) + " is not possible: " + std::strerror(errno) + ".",
-            "Free some space there, or make the folder writable.");
+            say("Recording to %1 is not possible: %2.", shownName(folder), std::strerror(errno)),
+            say("Free some space there, or make the folder writable."));
     };
     if (file->descriptor < 0)
         return cannot();
@@ -254,13 +256,13 @@ void Recorder::write(const Heard& heard)
     seconds_ = file.seconds();
     sf_command(file.sound, SFC_UPDATE_HEADER_NOW, nullptr, 0);
     if (put < sf_count_t(frames)) {
-        finish("The disk took no more: what was recorded until then is kept.");
+        finish(say("The disk took no more: what was recorded until then is kept."));
         return;
     }
     file.unsynced += double(frames) / file.rate;
     if (file.bytes() > mostBytes)
-        finish(
-            "The recording has reached four gigabytes, as much as a WAV file holds; it is kept.");
+        finish(say(
+            "The recording has reached four gigabytes, as much as a WAV file holds; it is kept."));
 }
 
 /// Silence for what is lost, so that everything after it stands at its own time.
@@ -280,9 +282,8 @@ void Recorder::finish(const std::string& trouble)
     file_->close();
     trouble_ = trouble;
     if (trouble.empty() && file_->missing > 0)
-        trouble_ = "The disk was too slow for a while: "
-            + formatSeconds(double(file_->missing) / file_->rate)
-            + " are missing and stand as silence.";
+        trouble_ = say("The disk was too slow for a while: %1 are missing and stand as silence.",
+            formatSeconds(double(file_->missing) / file_->rate));
     phase_ = Phase::finished;
 }
 

@@ -3,6 +3,7 @@
 
 #include "audio/riff.h"
 #include "base/safe_file.h"
+#include "base/say.h"
 
 #include <algorithm>
 #include <bit>
@@ -48,7 +49,7 @@ struct ReadingFile {
 Error damaged(const std::string& name, const std::string& what)
 {
     return {ErrorCode::damaged, name + " " + what + ".",
-        "Copy it again from where it came from, or repair it in a sound editor."};
+        say("Copy it again from where it came from, or repair it in a sound editor.")};
 }
 
 /// Room for `more` frames behind what is there. A header may claim anything: it is believed sixteen
@@ -76,7 +77,7 @@ Result<std::int64_t> readAll(SNDFILE* file, const SF_INFO& info, Audio& audio,
     std::int64_t done = 0;
     while (true) {
         if (progress.cancelled())
-            return fail(ErrorCode::cancelled, "Opening was cancelled.");
+            return fail(ErrorCode::cancelled, say("Opening was cancelled."));
         const auto got = sf_readf_float(file, interleaved.data(), block);
         if (got <= 0)
             return done;
@@ -117,12 +118,11 @@ Result<Audio> decode(const OriginalFile& original, const std::string& name,
     const std::unique_ptr<SNDFILE, int (*)(SNDFILE*)> file(
         sf_open_virtual(&callbacks, SFM_READ, &info, &reading), sf_close);
     if (!file)
-        return fail(ErrorCode::notAudio, name + " is not a sound file that can be read.",
-            "Use WAV, AIFF, FLAC, Ogg, Opus or MP3.");
+        return fail(ErrorCode::notAudio, say("%1 is not a sound file that can be read.", name),
+            say("Use WAV, AIFF, FLAC, Ogg, Opus or MP3."));
     if (info.samplerate < lowestRate || info.samplerate > highestRate)
-        return tl::unexpected(damaged(name,
-            "claims " + std::to_string(info.samplerate)
-                + " frames a second, which no recording has"));
+        return tl::unexpected(damaged(
+            name, say("claims %1 frames a second, which no recording has", info.samplerate)));
     Audio audio{double(info.samplerate), {}};
     audio.channels.resize(std::size_t(info.channels));
     const auto frames = readAll(file.get(), info, audio, progress, arrived);
@@ -131,14 +131,14 @@ Result<Audio> decode(const OriginalFile& original, const std::string& name,
     for (auto& channel : audio.channels)
         channel.shrink_to_fit(); // room was made as more and more came
     if (isCutOff(original) || (*frames < info.frames && info.frames < (std::int64_t(1) << 40)))
-        return tl::unexpected(damaged(name, "was cut off: its end is missing"));
+        return tl::unexpected(damaged(name, say("was cut off: its end is missing")));
     if (*frames < shortestTake)
         return fail(ErrorCode::nothingInside,
-            name + " holds " + std::to_string(*frames) + (*frames == 1 ? " frame" : " frames")
-                + " of sound, too little to play.",
-            "Choose a longer recording.");
+            *frames == 1 ? say("%1 holds 1 frame of sound, too little to play.", name)
+                         : say("%1 holds %2 frames of sound, too little to play.", name, *frames),
+            say("Choose a longer recording."));
     if (!allFinite(audio))
-        return tl::unexpected(damaged(name, "holds samples that are not numbers"));
+        return tl::unexpected(damaged(name, say("holds samples that are not numbers")));
     return audio;
 }
 
@@ -148,14 +148,15 @@ Result<RecordingPtr> decodeRecording(OriginalPtr original, const std::string& fi
     const Progress& progress, const ArrivedFunction& arrived)
 {
     if (original->size() == 0)
-        return fail(ErrorCode::nothingInside, fileName + " is empty.", "Choose another recording.");
+        return fail(ErrorCode::nothingInside, say("%1 is empty.", fileName),
+            say("Choose another recording."));
     auto audio = [&]() -> Result<Audio> {
         try {
             return decode(*original, fileName, progress, arrived);
         } catch (const std::bad_alloc&) {
             return fail(ErrorCode::failed,
-                fileName + " is longer than the memory of this computer.",
-                "Cut it into shorter recordings.");
+                say("%1 is longer than the memory of this computer.", fileName),
+                say("Cut it into shorter recordings."));
         }
     }();
     if (!audio)
@@ -322,7 +323,8 @@ Result<void> writeFlac(const std::filesystem::path& path, const Audio& audio, Sa
     SNDFILE* file = sf_open(path.c_str(), SFM_WRITE, &info);
     if (file == nullptr)
         return fail(ErrorCode::cannotWrite,
-            path.filename().string() + " cannot be written as FLAC.", "Save it as a WAV file.");
+            say("%1 cannot be written as FLAC.", path.filename().string()),
+            say("Save it as a WAV file."));
     // Integers, since floats would be scaled to one step less than full scale.
     const int bits = format == SampleFormat::int16 ? 16 : 24;
     const auto frames = std::size_t(audio.frames());
@@ -340,7 +342,8 @@ Result<void> writeFlac(const std::filesystem::path& path, const Audio& audio, Sa
     whole = sf_close(file) == 0 && whole;
     if (!whole)
         return fail(ErrorCode::cannotWrite,
-            path.filename().string() + " was not written to its end.", "Make room on the disk.");
+            say("%1 was not written to its end.", path.filename().string()),
+            say("Make room on the disk."));
     return {};
 }
 

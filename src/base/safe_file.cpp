@@ -2,6 +2,7 @@
 #include "base/safe_file.h"
 
 #include "base/at_offset.h"
+#include "base/say.h"
 
 #include <array>
 #include <atomic>
@@ -26,17 +27,17 @@ std::string reason(int error)
 {
     switch (error) {
     case ENOENT:
-        return "there is no such file or folder";
+        return say("there is no such file or folder");
     case EACCES:
     case EPERM:
-        return "permission is denied";
+        return say("permission is denied");
     case ENOSPC:
     case EDQUOT:
-        return "the disk is full";
+        return say("the disk is full");
     case EROFS:
-        return "the disk is read-only";
+        return say("the disk is read-only");
     case EISDIR:
-        return "it is a folder";
+        return say("it is a folder");
     default:
         return std::strerror(error);
     }
@@ -117,8 +118,9 @@ int syncPath(const fs::path& path, int flags)
 Error writeError(const fs::path& target, int error)
 {
     return {ErrorCode::cannotWrite,
-        shownName(target) + " could not be written: " + reason(error) + ".",
-        error == ENOSPC ? "Free some space or choose another folder." : "Choose another folder."};
+        say("%1 could not be written: %2.", shownName(target), reason(error)),
+        error == ENOSPC ? say("Free some space or choose another folder.")
+                        : say("Choose another folder.")};
 }
 
 std::string shownName(const fs::path& path)
@@ -143,18 +145,19 @@ Result<std::vector<std::byte>> readFile(const fs::path& path)
     struct stat about { };
     if (!file.valid() || ::fstat(file.get(), &about) != 0)
         return fail(ErrorCode::cannotRead,
-            shownName(path) + " could not be opened: " + reason(errno) + ".");
+            say("%1 could not be opened: %2.", shownName(path), reason(errno)));
     if (S_ISDIR(about.st_mode))
-        return fail(ErrorCode::cannotRead, shownName(path) + " is a folder, not a sound file.",
-            "Choose a file inside it.");
+        return fail(ErrorCode::cannotRead,
+            say("%1 is a folder, not a sound file.", shownName(path)),
+            say("Choose a file inside it."));
     if (!S_ISREG(about.st_mode))
-        return fail(ErrorCode::cannotRead, shownName(path) + " is not an ordinary file.");
+        return fail(ErrorCode::cannotRead, say("%1 is not an ordinary file.", shownName(path)));
     std::vector<std::byte> bytes(std::size_t(about.st_size));
     errno = 0;
     const auto have = readAt(file.get(), bytes, 0);
     if (have < bytes.size() && errno != 0)
-        return fail(
-            ErrorCode::cannotRead, shownName(path) + " could not be read: " + reason(errno) + ".");
+        return fail(ErrorCode::cannotRead,
+            say("%1 could not be read: %2.", shownName(path), reason(errno)));
     bytes.resize(have);
     return bytes;
 }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "devices/devices.h"
 
+#include "base/say.h"
+
 #include "devices/real_audio.h"
 #include "devices/simulated.h"
 
@@ -8,8 +10,9 @@ namespace puretone {
 
 DeviceLists simulatedDevices()
 {
-    return {{{simulatedId, "Simulated output", true}},
-        {{simulatedId, "Simulated microphone", true}}, {{simulatedId, "Simulated keyboard", true}}};
+    return {{{simulatedId, say("Simulated output"), true}},
+        {{simulatedId, say("Simulated microphone"), true}},
+        {{simulatedId, say("Simulated keyboard"), true}}};
 }
 
 DeviceLists listDevices()

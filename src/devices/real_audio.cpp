@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "devices/real_audio.h"
 
+#include "base/say.h"
 #include "devices/heartbeat.h"
 #include "devices/quiet.h"
 
@@ -101,7 +102,7 @@ public:
         const auto device =
             std::find_if(found.begin(), found.end(), [&](const Found& f) { return f.id == id; });
         if (device == found.end()) {
-            reason = "it is not connected";
+            reason = say("it is not connected");
             return false;
         }
         name_ = RtAudio::getApiDisplayName(device->api) + ", " + device->info.name;
@@ -114,7 +115,7 @@ public:
             RtAudio::StreamParameters parameters{device->index, channels_, 0};
             RtAudio::StreamOptions options;
             options.flags = RTAUDIO_NONINTERLEAVED | RTAUDIO_SCHEDULE_REALTIME;
-            options.streamName = "Pure Tone";
+            options.streamName = say("Pure Tone");
             rate_ = rateFor(device->info, unsigned(std::max(0, format.rate)));
             block_ = unsigned(std::clamp(format.blockFrames, 16, 8192));
             audio_->openStream(output ? &parameters : nullptr, output ? nullptr : &parameters,
@@ -133,7 +134,7 @@ public:
             audio_->startStream();
             if (audio_->isStreamRunning())
                 return true;
-            reason = lastError.empty() ? "it does not start" : lastError;
+            reason = lastError.empty() ? say("it does not start") : lastError;
             return false;
         } catch (const RtAudioError& error) {
             reason = error.getMessage();
@@ -166,8 +167,8 @@ public:
 tl::unexpected<Error> cannotOpen(const std::string& id, const std::string& reason)
 {
     return fail(ErrorCode::noDevice,
-        "The audio device " + id + " could not be opened: " + reason + ".",
-        "Choose another device.");
+        say("The audio device %1 could not be opened: %2.", id, reason),
+        say("Choose another device."));
 }
 
 class RealOutput final : public AudioOutput {

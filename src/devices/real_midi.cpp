@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/say.h"
 #include "devices/quiet.h"
 #include "devices/real_audio.h"
 
@@ -108,8 +109,8 @@ Result<std::unique_ptr<MidiInput>> openRealMidiInput(const std::string& id, Midi
 {
     auto input = std::make_unique<RealMidi>(std::move(client));
     if (!input->open(id))
-        return fail(ErrorCode::noDevice, "The keyboard " + id + " is not connected.",
-            "Choose another one.");
+        return fail(ErrorCode::noDevice, say("The keyboard %1 is not connected.", id),
+            say("Choose another one."));
     return input;
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "base/recent_audio.h"
+#include "base/say.h"
 #include "devices/devices.h"
 
 #include <condition_variable>
@@ -18,7 +19,7 @@ public:
 
     explicit SimulatedOutput(OutputClient client);
     ~SimulatedOutput() override;
-    std::string name() const override { return "Simulated output"; }
+    std::string name() const override { return say("Simulated output"); }
     double rate() const override { return simulatedRate; }
     int blockFrames() const override { return simulatedBlock; }
     bool alive() const override { return alive_.load(); }
@@ -40,7 +41,7 @@ class SimulatedMicrophone final : public AudioInput {
 public:
     explicit SimulatedMicrophone(InputClient client);
     ~SimulatedMicrophone() override;
-    std::string name() const override { return "Simulated microphone"; }
+    std::string name() const override { return say("Simulated microphone"); }
     double rate() const override { return 48000.0; }
     bool alive() const override { return alive_.load(); }
     /// Behaves like a device that was pulled out.
@@ -64,7 +65,7 @@ public:
     {
     }
     ~SimulatedKeyboard() override;
-    std::string name() const override { return "Simulated keyboard"; }
+    std::string name() const override { return say("Simulated keyboard"); }
     bool alive() const override { return true; }
 
     void send(const MidiEvent& event) { client_(event); }

@@ -3,6 +3,7 @@
 
 #include "base/in_range.h"
 #include "base/quantity.h"
+#include "base/say.h"
 #include "base/song_time.h"
 
 #include <algorithm>
@@ -112,7 +113,7 @@ std::string word(const Effect& effect, std::string_view parameter)
 {
     const auto& facts = factsOf(effect.kind);
     const auto& p = facts.parameters[std::size_t(facts.place(parameter))];
-    return p.words[std::size_t(valueOf(effect, parameter))];
+    return say(p.words[std::size_t(valueOf(effect, parameter))]);
 }
 
 std::string percent(const Effect& effect, std::string_view parameter)
@@ -137,21 +138,21 @@ std::string describeEqualiser(const Effect& effect)
     std::string text;
     const auto add = [&](const std::string& part) { text += (text.empty() ? "" : ", ") + part; };
     if (valueOf(effect, "lowCut") > 10.0)
-        add("cut " + hertz(effect, "lowCut"));
+        add(say("cut %1", hertz(effect, "lowCut")));
     for (const auto& [hz, gain] :
         {std::pair{"lowHz", "lowDb"}, {"highHz", "highDb"}, {"shelfHz", "shelfDb"}})
         if (std::abs(valueOf(effect, gain)) >= 0.05)
-            add((valueOf(effect, gain) > 0.0 ? "+" : "") + decibels(effect, gain) + " at "
-                + hertz(effect, hz));
-    return text.empty() ? "flat" : text;
+            add(say("%1 at %2", (valueOf(effect, gain) > 0.0 ? "+" : "") + decibels(effect, gain),
+                hertz(effect, hz)));
+    return text.empty() ? say("flat") : text;
 }
 
 std::string describeEcho(const Effect& effect)
 {
     const std::string left = formatSongTime(valueOf(effect, "left")),
                       right = formatSongTime(valueOf(effect, "right"));
-    const std::string times = left == right ? left : left + " and " + right;
-    return times + (valueOf(effect, "crosses") > 0.5 ? ", crossing" : "");
+    const std::string times = left == right ? left : say("%1 and %2", left, right);
+    return valueOf(effect, "crosses") > 0.5 ? say("%1, crossing", times) : times;
 }
 
 } // namespace
@@ -164,19 +165,20 @@ std::string describe(const Effect& effect)
     case EffectKind::drive:
         return word(effect, "kind") + ", " + decibels(effect, "drive");
     case EffectKind::crush:
-        return formatNumber(valueOf(effect, "bits"), 0) + " bits, " + hertz(effect, "rate");
+        return say("%1 bits, %2", formatNumber(valueOf(effect, "bits"), 0), hertz(effect, "rate"));
     case EffectKind::compressor:
-        return formatNumber(valueOf(effect, "ratio"), 1) + " to 1 above "
-            + decibels(effect, "threshold");
+        return say("%1 to 1 above %2", formatNumber(valueOf(effect, "ratio"), 1),
+            decibels(effect, "threshold"));
     case EffectKind::duck:
-        return valueOf(effect, "by") > 0.5
-            ? decibels(effect, "depth") + " by key " + formatNumber(valueOf(effect, "key"), 0)
-            : decibels(effect, "depth") + " every " + formatSongTime(valueOf(effect, "every"));
+        return valueOf(effect, "by") > 0.5 ? say("%1 by key %2", decibels(effect, "depth"),
+                   formatNumber(valueOf(effect, "key"), 0))
+                                           : say("%1 every %2", decibels(effect, "depth"),
+                                               formatSongTime(valueOf(effect, "every")));
     case EffectKind::chorus:
         return word(effect, "kind") + ", " + hertz(effect, "speed");
     case EffectKind::phaser:
-        return hertz(effect, "speed") + ", " + hertz(effect, "low") + " to "
-            + hertz(effect, "high");
+        return say(
+            "%1, %2 to %3", hertz(effect, "speed"), hertz(effect, "low"), hertz(effect, "high"));
     case EffectKind::flanger:
         return hertz(effect, "speed") + ", " + formatSeconds(valueOf(effect, "delay"));
     case EffectKind::tremolo:
@@ -186,7 +188,7 @@ std::string describe(const Effect& effect)
     case EffectKind::reverb:
         return word(effect, "kind") + ", " + formatSeconds(decaySeconds(effect));
     case EffectKind::space:
-        return effect.impulse.pointer() ? effect.impulse->fileName : "no sound chosen yet";
+        return effect.impulse.pointer() ? effect.impulse->fileName : say("no sound chosen yet");
     case EffectKind::width:
         return percent(effect, "width");
     }

@@ -2,6 +2,7 @@
 #include "engine/print.h"
 
 #include "base/all_cores.h"
+#include "base/say.h"
 #include "engine/render.h"
 
 #include <algorithm>
@@ -30,19 +31,19 @@ void cutSilence(Audio& audio)
 Result<Audio> printAudio(
     const Instrument& instrument, const Print& print, double rate, const Progress& progress)
 {
-    const auto nothing = [&](const char* why) {
-        return fail(ErrorCode::nothingInside, std::string("Nothing can be printed: ") + why + ".",
-            "Choose another key.");
+    const auto nothing = [&](const std::string& why) {
+        return fail(ErrorCode::nothingInside, say("Nothing can be printed: %1.", why),
+            say("Choose another key."));
     };
     if (!printObstacle(instrument, print).empty())
-        return nothing("no layer plays that key");
+        return nothing(say("no layer plays that key"));
     const PrintPlan& plan = print.plan;
     Audio audio = renderEvents(printedPart(instrument, print),
         {{0.0, MidiEvent::noteOn(plan.key, plan.touch)},
             {plan.heldSeconds, MidiEvent::noteOff(plan.key)}},
         rate, plan.tailSeconds, progress);
     if (progress.cancelled())
-        return fail(ErrorCode::cancelled, "Printing was stopped.", "");
+        return fail(ErrorCode::cancelled, say("Printing was stopped."), "");
     if (plan.untilSilent)
         cutSilence(audio);
     else
@@ -58,7 +59,7 @@ Result<Audio> printAudio(
             return std::any_of(channel.begin(), channel.end(), [](float s) { return s != 0.0f; });
         });
     if (!heard || audio.frames() < shortestTake)
-        return nothing("it is silent");
+        return nothing(say("it is silent"));
     return audio;
 }
 
@@ -98,7 +99,7 @@ Result<std::vector<Audio>> printAll(const Instrument& instrument, const std::vec
             trouble = audio.error();
     });
     if (progress.cancelled())
-        return fail(ErrorCode::cancelled, "Printing was stopped.", "");
+        return fail(ErrorCode::cancelled, say("Printing was stopped."), "");
     if (trouble)
         return tl::unexpected(*trouble);
     return made;

@@ -1,8 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/program.h"
 
+#include "base/all_cores.h"
+
 #include "engine/prepared.h"
 
+#include <functional>
 #include <map>
 
 namespace puretone {
@@ -104,24 +107,38 @@ std::uint32_t Program::layerAt(LayerId id) const noexcept
 std::shared_ptr<const SoundCopies> Compiler::recordedCopies(const Take& take, double fastest)
 {
     const auto& audio = take.sound();
-    const auto make = [&] {
-        return std::make_shared<const SoundCopies>(audio, 0, copiedSpan(take), fastest);
+    const auto known = [&] {
+        return std::find_if(recorded_.begin(), recorded_.end(),
+            [&](const Recorded& r) { return r.audio == audio; });
     };
-    for (auto& known : recorded_)
-        if (known.audio == audio) {
-            if (!known.copies->serves(fastest) || !known.copies->covers(playedPart(take)))
-                known.copies = make();
-            return known.copies;
-        }
-    recorded_.push_back({audio, make()});
-    return recorded_.back().copies;
+    {
+        const std::lock_guard lock(guard_);
+        if (const auto found = known(); found != recorded_.end() && found->copies->serves(fastest)
+            && found->copies->covers(playedPart(take)))
+            return found->copies;
+    }
+    auto made = std::make_shared<const SoundCopies>(audio, 0, copiedSpan(take), fastest);
+    const std::lock_guard lock(guard_);
+    if (const auto found = known(); found != recorded_.end())
+        found->copies = made;
+    else
+        recorded_.push_back({audio, made});
+    return made;
+}
+
+std::shared_ptr<const ZoneSound> Compiler::knownSound(const Take& take, double fastest)
+{
+    const std::lock_guard lock(guard_);
+    for (const auto& known : known_)
+        if (soundsAlike(known.take, take) && known.fastest >= fastest)
+            return known.sound;
+    return nullptr;
 }
 
 std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double shift, double fastest)
 {
-    for (const auto& known : known_)
-        if (soundsAlike(known.take, take) && known.fastest >= fastest)
-            return known.sound;
+    if (auto known = knownSound(take, fastest))
+        return known;
     auto sound = std::make_shared<ZoneSound>();
     sound->shift = shift;
     sound->recorded = recordedCopies(take, fastest);
@@ -134,6 +151,7 @@ std::shared_ptr<const ZoneSound> Compiler::soundOf(const Take& take, double shif
     sound->mode = playedMode(take);
     if (take.loop.repeats())
         addLoop(take, fastest, *sound);
+    const std::lock_guard lock(guard_);
     known_.push_back({take, fastest, sound});
     return sound;
 }
@@ -420,12 +438,29 @@ std::unique_ptr<const Program> Compiler::compile(
             }
         }
     }
+    // Those of one recording share its copies: one after the other, on one core.
+    std::map<const Audio*, std::vector<std::function<void()>>> ofAudio;
     for (const auto& [which, sound] : sounds) {
-        const auto made = soundOf(usedBy(*sound.take, which.second),
-            sound.kept ? double(sound.kept->from) : 0.0, sound.fastest);
-        for (const auto zone : sound.zones)
-            program->zones[zone].sound = made;
+        auto used = usedBy(*sound.take, which.second);
+        const auto give = [&sound = sound, &program](const std::shared_ptr<const ZoneSound>& made) {
+            for (const auto zone : sound.zones)
+                program->zones[zone].sound = made;
+        };
+        if (auto known = knownSound(used, sound.fastest))
+            give(known);
+        else
+            ofAudio[sound.take->sound().get()].emplace_back(
+                [this, give, &sound = sound, used = std::move(used)] {
+                    give(soundOf(used, sound.kept ? double(sound.kept->from) : 0.0, sound.fastest));
+                });
     }
+    std::vector<const std::vector<std::function<void()>>*> work;
+    for (const auto& [audio, each] : ofAudio)
+        work.push_back(&each);
+    onAllCores(work.size(), [&](std::size_t i) {
+        for (const auto& one : *work[i])
+            one();
+    });
     std::sort(program->zones.begin(), program->zones.end(),
         [](const ProgramZone& a, const ProgramZone& b) {
             return std::pair(a.id(), a.lowKey) < std::pair(b.id(), b.lowKey);

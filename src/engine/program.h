@@ -9,6 +9,7 @@
 #include "model/kept_length.h"
 
 #include <array>
+#include <mutex>
 
 namespace puretone {
 
@@ -159,6 +160,8 @@ private:
     /// A take, as a layer plays it, and what it needs.
     struct Sounding;
     std::shared_ptr<const SoundCopies> recordedCopies(const Take& take, double fastest);
+    /// Null where it has to be made.
+    std::shared_ptr<const ZoneSound> knownSound(const Take& take, double fastest);
     std::shared_ptr<const ZoneSound> soundOf(const Take& take, double shift, double fastest);
 
     void addEffects(const Instrument& instrument, double rate, Program& program);
@@ -171,6 +174,7 @@ private:
         std::weak_ptr<Processor> processor;
     };
     std::vector<KnownEffect> effects_;
+    std::mutex guard_; ///< Of the next two: sounds are made on all cores.
     std::vector<Recorded> recorded_;
     std::vector<Known> known_;
     KnownLikeness alike_;

@@ -2,6 +2,7 @@
 #include "engine/render.h"
 
 #include "base/quantity.h"
+#include "base/say.h"
 
 #include <set>
 #include <sstream>
@@ -111,14 +112,14 @@ Result<std::vector<TimedEvent>> parseNotes(const std::string& text)
         if (!key || !start || !seconds || !velocity || parts.size() > 4 || *start < 0.0
             || *seconds <= 0.0 || *start + *seconds > longestPerformance || *velocity < 1.0
             || *velocity > 127.0)
-            return fail(ErrorCode::badValue, "\"" + word + "\" is no note.",
-                "Write KEY:START:SECONDS:VELOCITY, for example A3:0:1.5:100.");
+            return fail(ErrorCode::badValue, say("\"%1\" is no note.", word),
+                say("Write KEY:START:SECONDS:VELOCITY, for example A3:0:1.5:100."));
         events.push_back({*start, MidiEvent::noteOn(*key, int(std::lround(*velocity)))});
         events.push_back({*start + *seconds, MidiEvent::noteOff(*key)});
     }
     if (events.empty())
-        return fail(ErrorCode::badValue, "There are no notes to play.",
-            "Write KEY:START:SECONDS:VELOCITY, for example A3:0:1.5:100.");
+        return fail(ErrorCode::badValue, say("There are no notes to play."),
+            say("Write KEY:START:SECONDS:VELOCITY, for example A3:0:1.5:100."));
     return events;
 }
 

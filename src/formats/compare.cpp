@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/in_range.h"
+#include "base/say.h"
 #include "formats/formats.h"
 #include "formats/sf2_movement.h"
 
@@ -46,12 +47,12 @@ bool isSameChannel(std::span<const float> wanted, std::span<const float> got, in
 std::string compareAudio(const Audio& wanted, const Audio& got, int bits)
 {
     if (wanted.channelCount() != got.channelCount())
-        return "the channels";
+        return say("the channels");
     if (wanted.frames() > got.frames())
-        return "the length";
+        return say("the length");
     for (std::size_t c = 0; c < wanted.channelCount(); ++c)
         if (!isSameChannel(wanted.channels[c], got.channels[c], bits))
-            return "the sound";
+            return say("the sound");
     return {};
 }
 
@@ -72,7 +73,7 @@ std::string compareEnvelope(const Envelope& want, const Envelope& got, bool keep
         && std::abs(fall + std::max(got.sustainDb, silentSustainDb)) < 0.15
         && !(decays && differs(want.decay, got.decay))
         && !(releases && differs(want.release, got.release));
-    return same ? std::string{} : "the envelope";
+    return same ? std::string{} : say("the envelope");
 }
 
 /// How far each controller moves each target; those that say the same add up.
@@ -92,7 +93,7 @@ std::string compareMovements(const Layer& want, const Layer& got)
     };
     const Filter &a = want.filter, &b = got.filter;
     if (a.kind != b.kind)
-        return "the filter";
+        return say("the filter");
     if (a.kind != FilterKind::off
         && (a.steep != b.steep || differs(a.hz, b.hz, 0.01)
             || differs(a.resonance, b.resonance, 0.001) || differs(a.follow, b.follow, 0.01)
@@ -100,18 +101,18 @@ std::string compareMovements(const Layer& want, const Layer& got)
             || differs(a.envelopeOctaves, b.envelopeOctaves, 0.001)
             || (a.envelopeOctaves != 0.0
                 && !compareEnvelope(want.second, got.second, true).empty())))
-        return "the filter";
+        return say("the filter");
     const SlowWave x = slowWaveOf(want), y = slowWaveOf(got);
     if (differs(x.pitchCents, y.pitchCents, 0.01) || differs(x.levelDb, y.levelDb, 0.001)
         || differs(x.cutoffOctaves, y.cutoffOctaves, 0.001)
         || (x.moves()
             && (differs(x.hz, y.hz, 0.001) || differs(x.fadeSeconds, y.fadeSeconds, 0.001))))
-        return "the slow wave";
+        return say("the slow wave");
     if (const auto p = controlSums(want), q = controlSums(got);
         p.size() != q.size() || !std::equal(p.begin(), p.end(), q.begin(), [&](auto& m, auto& n) {
             return m.first == n.first && !differs(m.second, n.second, 0.01);
         }))
-        return "what controllers move";
+        return say("what controllers move");
     return {};
 }
 
@@ -131,21 +132,21 @@ std::string comparePlaces(const Region& want, const Region& got)
     const Zone& x = want.zone;
     const Zone& y = got.zone;
     if (a.when != b.when)
-        return "when it sounds";
+        return say("when it sounds");
     if (std::abs(a.touch - b.touch) > 0.001)
-        return "what touch does";
+        return say("what touch does");
     if (want.turns != got.turns || want.turn != got.turn
         || (want.turns > 1 && a.sameKeys != b.sameKeys))
-        return "the turns";
+        return say("the turns");
     if (a.voices != b.voices && !(a.notes != Notes::many && b.voices == 1))
-        return "how many notes sound";
+        return say("how many notes sound");
     if (std::abs(a.bendSemitones - b.bendSemitones) > 0.01)
-        return "the reach of the wheel";
+        return say("the reach of the wheel");
     if (std::abs(a.fallDbPerSecond - b.fallDbPerSecond) > 0.001)
-        return "how it falls with the time held";
+        return say("how it falls with the time held");
     if (x.lowKeyFade != y.lowKeyFade || x.highKeyFade != y.highKeyFade
         || x.lowVelocityFade != y.lowVelocityFade || x.highVelocityFade != y.highVelocityFade)
-        return "the crossovers";
+        return say("the crossovers");
     return {};
 }
 
@@ -155,26 +156,26 @@ std::string compareRegion(const Region& want, const Region& got, const Exactness
     const Zone& y = got.zone;
     if (x.lowKey != y.lowKey || x.highKey != y.highKey || x.lowVelocity != y.lowVelocity
         || x.highVelocity != y.highVelocity)
-        return "the key range";
+        return say("the key range");
     // The root key may have moved by whole keys with the tuning; what each key sounds counts.
     const auto pitchAt = [](const Region& r, int key) {
         return (key - r.rootKey) * r.layer->follow + r.tuneCents / 100.0;
     };
     for (const int key : {x.lowKey, x.highKey})
         if (std::abs(pitchAt(want, key) - pitchAt(got, key)) * 100.0 > exactness.cents)
-            return "the tuning";
+            return say("the tuning");
     if (std::abs(want.levelDb - got.levelDb) > exactness.db)
-        return "the level";
+        return say("the level");
     // A hundredth: a SoundFont counts the halves of a stereo sound in tenths of a dB.
     if (std::abs(want.pan - got.pan) > 0.012)
-        return "the place left or right";
+        return say("the place left or right");
     // What was read is a finished sample, with everything in it.
     const auto& was = *want.prepared;
     const Take& is = *got.take;
     if (modeInFiles(was.mode) != playedMode(is))
-        return "the way the loop goes";
+        return say("the way the loop goes");
     if (was.loop.has_value() != is.loop.on || (was.loop && *was.loop != is.loop.span))
-        return "the loop";
+        return say("the loop");
     return compareAudio(was.audio, is.audio(), exactness.bits);
 }
 
@@ -184,14 +185,14 @@ std::string difference(const std::vector<Region>& original, const std::vector<Re
     const Exactness& exactness)
 {
     if (original.size() != readBack.size())
-        return "the number of zones";
+        return say("the number of zones");
     // Readers number groups as they come: it counts which regions share one.
     std::map<int, int> groups{{0, 0}}, back{{0, 0}};
     for (std::size_t i = 0; i < original.size(); ++i) {
         const int was = original[i].layer->chokeGroup, is = readBack[i].layer->chokeGroup;
         if (groups.emplace(was, is).first->second != is
             || back.emplace(is, was).first->second != was)
-            return "the choke group";
+            return say("the choke group");
         auto what = compareRegion(original[i], readBack[i], exactness);
         if (what.empty())
             what = compareShape(original[i], readBack[i]);
@@ -246,7 +247,7 @@ Layer& layerFor(Instrument& instrument, const Layer& like, bool begins)
     layers.push_back(like);
     layers.back().id = number;
     if (layers.back().name.empty())
-        layers.back().name = "Layer " + std::to_string(number);
+        layers.back().name = say("Layer %1", number);
     return layers.back();
 }
 

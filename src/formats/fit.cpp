@@ -2,6 +2,7 @@
 #include "formats/fit.h"
 
 #include "base/quantity.h"
+#include "base/say.h"
 
 #include <algorithm>
 #include <map>
@@ -14,17 +15,17 @@ const char* nameOf(Saver saver)
 {
     switch (saver) {
     case Saver::mono:
-        return "mono";
+        return text("mono");
     case Saver::rate:
-        return "lower rate";
+        return text("lower rate");
     case Saver::depth:
-        return "16 bits";
+        return text("16 bits");
     case Saver::length:
-        return "shorter sounds";
+        return text("shorter sounds");
     case Saver::fewerTakes:
         break;
     }
-    return "fewer takes";
+    return text("fewer takes");
 }
 
 std::vector<Saver> usualSavers()
@@ -131,7 +132,7 @@ public:
         said_ = false;
         switch (saver) {
         case Saver::mono:
-            tryStep([](Fit& f) { f.choices.sound.mono = true; }, "mixed to mono");
+            tryStep([](Fit& f) { f.choices.sound.mono = true; }, say("mixed to mono"));
             break;
         case Saver::rate:
             for (const double rate : {44100.0, 32000.0, 22050.0, 16000.0})
@@ -141,13 +142,13 @@ public:
             break;
         case Saver::depth:
             if (fit_.choices.sound.depth != Depth::bits16)
-                tryStep([](Fit& f) { f.choices.sound.depth = Depth::bits16; }, "16 bits");
+                tryStep([](Fit& f) { f.choices.sound.depth = Depth::bits16; }, say("16 bits"));
             break;
         case Saver::length:
             for (double seconds = 0.8 * longestPlainSeconds(fit_.instrument); seconds >= 0.25;
                  seconds *= 0.8)
                 tryStep([seconds](Fit& f) { f.choices.sound.longest = seconds; },
-                    "sounds without a loop end after " + formatNumber(seconds, 2) + " s");
+                    say("sounds without a loop end after %1 s", formatNumber(seconds, 2)));
             break;
         case Saver::fewerTakes:
             fewer();
@@ -173,8 +174,7 @@ private:
             if (gone == 0)
                 continue;
             tryStep([&less](Fit& f) { f.instrument = less; },
-                std::to_string(less.takes.size()) + " of " + std::to_string(whole_.takes.size())
-                    + " takes");
+                say("%1 of %2 takes", less.takes.size(), whole_.takes.size()));
         }
     }
     void measure(Fit& fit) const

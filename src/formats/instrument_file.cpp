@@ -2,6 +2,7 @@
 #include "formats/instrument_file.h"
 
 #include "base/safe_file.h"
+#include "base/say.h"
 #include "formats/formats.h"
 #include "model/sounds.h"
 #include "model/take_maker.h"
@@ -89,9 +90,9 @@ Result<Instrument> openInstrument(
         if (std::error_code ignored; !read && read.error().code == ErrorCode::damaged
             && fs::is_regular_file(formerOf(path), ignored))
             read.error().hint =
-                "The version before it stands beside it: open " + shownName(formerOf(path)) + ".";
+                say("The version before it stands beside it: open %1.", shownName(formerOf(path)));
         if (read && !makeSounds(*read, progress.part(0.7, 1.0)))
-            return fail(ErrorCode::cancelled, "Opening " + shownName(path) + " was cancelled.");
+            return fail(ErrorCode::cancelled, say("Opening %1 was cancelled.", shownName(path)));
         return read;
     }
     if (kind == FileKind::sfz)

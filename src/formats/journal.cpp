@@ -2,6 +2,7 @@
 #include "formats/journal.h"
 
 #include "base/safe_file.h"
+#include "base/say.h"
 #include "formats/journal_file.h"
 #include "model/json.h"
 #include "model/recordings.h"
@@ -24,7 +25,7 @@ constexpr std::uint64_t grownBytes = std::uint64_t(32) << 20U;
 tl::unexpected<Error> damagedJournal(const fs::path& folder)
 {
     return fail(ErrorCode::damaged,
-        "The journal in " + folder.string() + " is damaged and cannot be opened.");
+        say("The journal in %1 is damaged and cannot be opened.", folder.string()));
 }
 
 /// Adds to the end of a file and waits until it is on disk.
@@ -76,8 +77,8 @@ Result<void> Journal::begin()
     }
     if (!lock_)
         return fail(ErrorCode::cannotWrite,
-            "No journal of unsaved work can be kept in " + root_.string() + ".",
-            "Make that folder writable, or save often.");
+            say("No journal of unsaved work can be kept in %1.", root_.string()),
+            say("Make that folder writable, or save often."));
     return {};
 }
 
@@ -185,8 +186,8 @@ Result<void> Journal::write(const History::Snapshot& history)
         whole_ = records.size();
     } else if (!append(path, records)) {
         result = fail(ErrorCode::cannotWrite,
-            "The journal of unsaved work in " + root_.string() + " could not be written.",
-            "Free some space, or save now.");
+            say("The journal of unsaved work in %1 could not be written.", root_.string()),
+            say("Free some space, or save now."));
     }
     bytes_ += records.size();
     return result;
@@ -306,9 +307,9 @@ private:
         auto recording = decodeRecording(std::move(*original), fileName, progress_);
         if (recording && audioPath(**recording) != entry)
             return fail(ErrorCode::damaged,
-                fileName + " was changed on disk since " + left_.documents.front().name
-                    + " was made.",
-                "Put the recording as it was back to " + file->second + ".");
+                say("%1 was changed on disk since %2 was made.", fileName,
+                    left_.documents.front().name),
+                say("Put the recording as it was back to %1.", file->second));
         return recording;
     }
 

@@ -3,6 +3,7 @@
 
 #include "audio/riff.h"
 #include "base/safe_file.h"
+#include "base/say.h"
 
 #include <algorithm>
 
@@ -182,13 +183,14 @@ Result<std::vector<TimedEvent>> decodeMidiFile(
     const std::string_view head(
         reinterpret_cast<const char*>(bytes.data()), std::min<std::size_t>(4, bytes.size()));
     if (head != "MThd")
-        return fail(ErrorCode::notAudio, name + " is not a MIDI file that can be read.",
-            "Choose a Standard MIDI file (.mid).");
+        return fail(ErrorCode::notAudio, say("%1 is not a MIDI file that can be read.", name),
+            say("Choose a Standard MIDI file (.mid)."));
     auto read = readScore(bytes);
     if (!read)
         return fail(ErrorCode::damaged,
-            name + " is damaged: it is cut off or makes no sense inside.",
-            "Copy it again from where it came from, or save it anew in the program that made it.");
+            say("%1 is damaged: it is cut off or makes no sense inside.", name),
+            say("Copy it again from where it came from, or save it anew in the program that made "
+                "it."));
     auto& [header, score] = *read;
     std::stable_sort(score.events.begin(), score.events.end(),
         [](const TickEvent& a, const TickEvent& b) { return a.tick < b.tick; });
@@ -198,12 +200,13 @@ Result<std::vector<TimedEvent>> decodeMidiFile(
     for (const auto& [tick, event] : score.events)
         events.push_back({clock.secondsAt(tick), event});
     if (score.full || (!events.empty() && events.back().seconds > longestPerformance))
-        return fail(ErrorCode::badValue, name + " is longer than an hour or two million events.",
-            "Cut it into parts.");
+        return fail(ErrorCode::badValue,
+            say("%1 is longer than an hour or two million events.", name),
+            say("Cut it into parts."));
     if (std::none_of(events.begin(), events.end(),
             [](const TimedEvent& e) { return e.event.kind == MidiEvent::Kind::noteOn; }))
-        return fail(
-            ErrorCode::nothingInside, name + " holds no notes.", "Choose another MIDI file.");
+        return fail(ErrorCode::nothingInside, say("%1 holds no notes.", name),
+            say("Choose another MIDI file."));
     return events;
 }
 

@@ -4,6 +4,7 @@
 #include "audio/level.h"
 #include "base/all_cores.h"
 #include "base/quantity.h"
+#include "base/say.h"
 #include "engine/render.h"
 #include "formats/formats.h"
 #include "loop/seam.h"
@@ -226,33 +227,43 @@ void Played::add(const Played& more)
     jointHeard = jointHeard || more.jointHeard;
 }
 
+namespace {
+
+/// Of the joints, to stand behind the keys.
+std::string jointsText(const Played& played)
+{
+    if (played.jointHeard)
+        return say("; a joint is heard that was not before");
+    return played.joints == 0 ? ""
+        : played.joints == 1  ? say("; the joint as before")
+                              : say("; the joints as before");
+}
+
+} // namespace
+
 std::string describe(const Played& played)
 {
     if (played.keys == 0)
-        return "Nothing of it sounds at an ordinary touch.";
-    std::string text = "Played back: " + std::to_string(played.keys)
-        + (played.keys == 1 ? " key" : " keys") + " within ";
-    if (played.compared > 0)
-        text += formatNumber(std::abs(played.cents), 1) + " ct and ";
-    text += formatNumber(std::abs(played.levelDb), 1) + " dB";
-    if (played.joints > 0)
-        text += played.jointHeard ? "; a joint is heard that was not before"
-            : played.joints == 1  ? "; the joint as before"
-                                  : "; the joints as before";
-    return text + ".";
+        return say("Nothing of it sounds at an ordinary touch.");
+    const auto keys = played.keys == 1 ? say("1 key") : say("%1 keys", played.keys);
+    const auto level = formatNumber(std::abs(played.levelDb), 1);
+    const auto text = played.compared > 0 ? say("Played back: %1 within %2 ct and %3 dB", keys,
+                          formatNumber(std::abs(played.cents), 1), level)
+                                          : say("Played back: %1 within %2 dB", keys, level);
+    return text + jointsText(played) + ".";
 }
 
 std::string troubleOf(const Played& played)
 {
     if (played.silent > 0)
-        return played.silent == 1 ? "One key does not sound in both."
-                                  : std::to_string(played.silent) + " keys do not sound in both.";
+        return played.silent == 1 ? say("One key does not sound in both.")
+                                  : say("%1 keys do not sound in both.", played.silent);
     if (std::abs(played.cents) > 3.0)
-        return "A key is " + formatNumber(std::abs(played.cents), 1) + " ct off.";
+        return say("A key is %1 ct off.", formatNumber(std::abs(played.cents), 1));
     if (std::abs(played.levelDb) > 1.5)
-        return "A key is " + formatNumber(std::abs(played.levelDb), 1)
-            + " dB off: what is not written may be why.";
-    return played.jointHeard ? "A joint is heard that was not before." : "";
+        return say("A key is %1 dB off: what is not written may be why.",
+            formatNumber(std::abs(played.levelDb), 1));
+    return played.jointHeard ? say("A joint is heard that was not before.") : "";
 }
 
 } // namespace puretone

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/all_cores.h"
 #include "base/safe_file.h"
+#include "base/say.h"
 #include "formats/formats.h"
 #include "model/json.h"
 #include "model/recordings.h"
@@ -28,8 +29,8 @@ using Zip = std::unique_ptr<zip_t, CloseZip>;
 
 tl::unexpected<Error> damagedProject(const std::string& name, const std::string& what)
 {
-    return fail(ErrorCode::damaged, name + " is damaged: " + what + ".",
-        "Open an older copy of it if there is one.");
+    return fail(ErrorCode::damaged, say("%1 is damaged: %2.", name, what),
+        say("Open an older copy of it if there is one."));
 }
 
 /// Adds a source, which the archive takes over.
@@ -110,34 +111,37 @@ struct ReadingOriginal {
     }
 };
 
-Result<std::vector<std::byte>> readEntry(
-    zip_t* zip, const std::string& entry, const std::string& name, std::uint64_t most)
+Result<std::vector<std::byte>> readEntry(zip_t* zip, const std::string& entry,
+    const std::string& name, std::uint64_t most, std::uint64_t archiveBytes = 0)
 {
     zip_stat_t about;
     zip_stat_init(&about);
     if (zip_stat(zip, entry.c_str(), 0, &about) != 0)
-        return damagedProject(name, entry + " is missing inside");
+        return damagedProject(name, say("%1 is missing inside", entry));
     if ((about.valid & ZIP_STAT_SIZE) == 0 || about.size > most)
-        return damagedProject(name, entry + " has an impossible size");
+        return damagedProject(name, say("%1 has an impossible size", entry));
     const std::unique_ptr<zip_file_t, int (*)(zip_file_t*)> file(
         zip_fopen(zip, entry.c_str(), 0), zip_fclose);
     if (!file)
-        return damagedProject(name, entry + " cannot be read");
-    // Grown while reading, so that a false claim of size takes no memory.
+        return damagedProject(name, say("%1 cannot be read", entry));
+    // Grown while reading, so that a false claim of size takes no memory; what is stored as it is
+    // has its bytes in the archive.
     std::vector<std::byte> bytes;
+    if ((about.valid & ZIP_STAT_COMP_METHOD) != 0 && about.comp_method == ZIP_CM_STORE)
+        bytes.reserve(std::size_t(std::min<std::uint64_t>(about.size, archiveBytes)));
     constexpr std::size_t step = 1 << 20;
     while (bytes.size() < about.size) {
         const auto had = bytes.size();
         bytes.resize(std::min<std::size_t>(std::size_t(about.size), had + step));
         const auto got = zip_fread(file.get(), bytes.data() + had, bytes.size() - had);
         if (got <= 0)
-            return damagedProject(name, entry + " is cut off");
+            return damagedProject(name, say("%1 is cut off", entry));
         bytes.resize(had + std::size_t(got));
     }
     // Reading to the very end makes libzip compare the checksum.
     std::byte beyond{};
     if (zip_fread(file.get(), &beyond, 1) != 0)
-        return damagedProject(name, entry + " fails its checksum");
+        return damagedProject(name, say("%1 fails its checksum", entry));
     return bytes;
 }
 
@@ -179,15 +183,16 @@ std::uint64_t projectBytes(const Instrument& instrument)
 Result<void> writeProject(const Instrument& instrument, const std::filesystem::path& path)
 {
     const auto failed = [&](const std::string& why) {
-        return fail(ErrorCode::cannotWrite, shownName(path) + " could not be written: " + why + ".",
-            "Choose another folder.");
+        return fail(ErrorCode::cannotWrite,
+            say("%1 could not be written: %2.", shownName(path), why),
+            say("Choose another folder."));
     };
     const std::string document = toJson(instrument), facts = factsToJson(instrument);
     std::list<ReadingOriginal> readings; // ends after the archive
     int code = 0;
     zip_t* zip = zip_open(path.c_str(), ZIP_CREATE | ZIP_TRUNCATE, &code);
     if (zip == nullptr)
-        return failed("the archive could not be begun");
+        return failed(say("the archive could not be begun"));
     Zip owner(zip);
     bool good = true;
     for (const auto& [entry, text] : {std::pair(documentName, &document), {factsName, &facts}})
@@ -208,8 +213,8 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
 namespace {
 
 /// The recordings that a document names, by their entries, decoded on all cores.
-std::map<std::string, Result<RecordingPtr>> readRecordings(
-    zip_t* zip, const std::string& document, const std::string& name, const Progress& progress)
+std::map<std::string, Result<RecordingPtr>> readRecordings(zip_t* zip, std::uint64_t archiveBytes,
+    const std::string& document, const std::string& name, const Progress& progress)
 {
     // Any will do to learn what is named.
     static const auto nothing = makeRecording({48000.0, {std::vector<float>(shortestTake)}}, "");
@@ -226,12 +231,12 @@ std::map<std::string, Result<RecordingPtr>> readRecordings(
     onAllCores(wanted.size(), [&](std::size_t i) {
         const auto& [entry, fileName] = wanted[i];
         std::unique_lock lock(guard);
-        auto bytes = readEntry(zip, entry, name, mostEntryBytes);
+        auto bytes = readEntry(zip, entry, name, mostEntryBytes, archiveBytes);
         lock.unlock();
         auto recording = bytes ? decodeRecording(std::move(*bytes), fileName, {progress.stop, {}})
                                : tl::unexpected(bytes.error());
         if (recording && entry != audioPath(**recording))
-            recording = damagedProject(name, "the audio of " + fileName + " was changed");
+            recording = damagedProject(name, say("the audio of %1 was changed", fileName));
         lock.lock();
         read.emplace(entry, std::move(recording));
         progress.at(double(++done) / double(wanted.size()));
@@ -248,7 +253,8 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
     if (!bytes)
         return tl::unexpected(bytes.error());
     if (bytes->empty())
-        return fail(ErrorCode::nothingInside, name + " is empty.", "Choose another instrument.");
+        return fail(
+            ErrorCode::nothingInside, say("%1 is empty.", name), say("Choose another instrument."));
     zip_error_t error;
     zip_error_init(&error);
     zip_source_t* source = zip_source_buffer_create(bytes->data(), bytes->size(), 0, &error);
@@ -256,7 +262,7 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
     zip_error_fini(&error);
     if (!zip) {
         zip_source_free(source);
-        return damagedProject(name, "it is not a Pure Tone archive");
+        return damagedProject(name, say("it is not a Pure Tone archive"));
     }
     const auto document = readEntry(zip.get(), documentName, name, mostTextBytes);
     if (!document)
@@ -265,12 +271,12 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
         return std::string(reinterpret_cast<const char*>(entry.data()), entry.size());
     };
     const auto text = textOf(*document);
-    const auto opened = readRecordings(zip.get(), text, name, progress);
+    const auto opened = readRecordings(zip.get(), bytes->size(), text, name, progress);
     auto instrument = fromJson(text, name,
         [&](const std::string& entry, const std::string& fileName) -> Result<RecordingPtr> {
             const auto found = opened.find(entry);
             if (found == opened.end()) // fails before it comes to this
-                return damagedProject(name, entry + " is missing inside");
+                return damagedProject(name, say("%1 is missing inside", entry));
             if (!found->second)
                 return found->second;
             return underName(*found->second, fileName);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "formats/regions.h"
 
+#include "base/say.h"
 #include "formats/own_lengths.h"
 #include "formats/sf2_movement.h"
 
@@ -80,35 +81,36 @@ std::vector<std::string> lossesOfSoundFont(const Instrument& instrument)
     std::vector<std::string> losses;
     for (const auto& layer : instrument.layers)
         if (layer.on && layer.when != SoundsWhen::press)
-            losses.push_back("\"" + layer.name
-                + "\" is left out: a SoundFont knows no sounds on release or by phrase.");
+            losses.push_back(
+                say("\"%1\" is left out: a SoundFont knows no sounds on release or by phrase.",
+                    layer.name));
     if (any(instrument, [](const Layer& l) { return l.sameKeys != SameKeys::together; }))
-        losses.emplace_back("Of sounds in turn only the first one is written.");
+        losses.emplace_back(say("Of sounds in turn only the first one is written."));
     if (any(instrument, [](const Layer& l) { return l.levelDb != 0.0; })
         || anyZone(instrument, [](const Zone& z) { return z.levelDb != 0.0; }))
         losses.emplace_back(
-            "Levels are written below the loudest one, which is played as recorded.");
+            say("Levels are written below the loudest one, which is played as recorded."));
     const auto filtered = [&](auto which) {
         return any(instrument,
             [&](const Layer& l) { return l.filter.kind != FilterKind::off && which(l.filter); });
     };
     if (filtered([](const Filter& f) { return f.kind != FilterKind::low; }))
-        losses.emplace_back("Only filters that let lows through are written.");
+        losses.emplace_back(say("Only filters that let lows through are written."));
     if (filtered([](const Filter& f) { return f.kind == FilterKind::low && f.steep; }))
-        losses.emplace_back("Filters fall by 12 dB per octave.");
+        losses.emplace_back(say("Filters fall by 12 dB per octave."));
     if (filtered([](const Filter& f) { return f.follow != 0.0; }))
-        losses.emplace_back("Keys do not move the filter's cutoff.");
+        losses.emplace_back(say("Keys do not move the filter's cutoff."));
     if (filtered([](const Filter& f) { return f.envelopeOctaves != 0.0; }))
-        losses.emplace_back("The filter's sweep falls evenly, not as it does here.");
+        losses.emplace_back(say("The filter's sweep falls evenly, not as it does here."));
     if (any(instrument, [](const Layer& l) { return slowWaveOf(l).moves(); }))
         losses.emplace_back(
-            "The slow wave becomes a triangle, and is there from the beginning of each note.");
+            say("The slow wave becomes a triangle, and is there from the beginning of each note."));
     if (any(instrument, [](const Layer& l) { return l.touch != 1.0; }))
-        losses.emplace_back("Touch makes louder as the player of the file does it.");
+        losses.emplace_back(say("Touch makes louder as the player of the file does it."));
     if (anyZone(instrument, fades))
-        losses.emplace_back("Crossovers become hard borders.");
+        losses.emplace_back(say("Crossovers become hard borders."));
     if (any(instrument, [](const Layer& l) { return l.bendSemitones != 2.0; }))
-        losses.emplace_back("The wheel's reach is up to the player of the file.");
+        losses.emplace_back(say("The wheel's reach is up to the player of the file."));
     return losses;
 }
 
@@ -116,16 +118,16 @@ std::vector<std::string> lossesOfWav(const Instrument& instrument, bool set)
 {
     std::vector<std::string> losses;
     if (instrument.takes.size() > 1 && !set)
-        losses.emplace_back("A WAV file holds one take: the first one is written.");
+        losses.emplace_back(say("A WAV file holds one take: the first one is written."));
     if (any(instrument, [](const Layer& l) {
             return !(l.envelope == Envelope{}) || l.filter.kind != FilterKind::off
                 || slowWaveOf(l).moves() || l.unison.voices > 1;
         }))
-        losses.emplace_back("The shape is not written: a WAV file has no room for it.");
+        losses.emplace_back(say("The shape is not written: a WAV file has no room for it."));
     if (instrument.layers.size() > 1)
-        losses.emplace_back("Layers are not written.");
+        losses.emplace_back(say("Layers are not written."));
     if (set && instrument.takes.size() > 1)
-        losses.emplace_back("Key ranges are not written: each file says its own root.");
+        losses.emplace_back(say("Key ranges are not written: each file says its own root."));
     return losses;
 }
 
@@ -141,31 +143,33 @@ void addLossesOfShape(const Instrument& instrument, FileKind kind, std::vector<s
     std::size_t movements = 0;
     for (const auto& layer : instrument.layers)
         if (layer.on)
-            movements += std::size_t(std::count_if(layer.movements.begin(), layer.movements.end(),
-                [&](const Movement& m) {
-                    const bool control = kind == FileKind::sf2 ? sf2::isWritten(layer, m)
-                                                               : isPlainControl(layer, m);
+            movements += std::size_t(std::count_if(
+                layer.movements.begin(), layer.movements.end(), [&](const Movement& m) {
+                    const bool control =
+                        kind == FileKind::sf2 ? sf2::isWritten(layer, m) : isPlainControl(layer, m);
                     return m.on && !control && !isOfSlowWave(layer, m);
                 }));
     if (movements > 0)
-        losses.push_back((movements == 1 ? std::string("One movement is")
-                                         : std::to_string(movements) + " movements are")
-            + " not written: only slow sines and plain controllers on pitch, "
-            + (kind == FileKind::sf2 ? "place and cutoff are." : "level, place and cutoff are."));
+        losses.push_back(say(kind == FileKind::sf2
+                ? text("%1 not written: only slow sines and plain controllers on pitch, place and "
+                       "cutoff are.")
+                : text("%1 not written: only slow sines and plain controllers on pitch, level, "
+                       "place and cutoff are."),
+            movements == 1 ? say("One movement is") : say("%1 movements are", movements)));
     if (any(instrument, [](const Layer& l) {
             return isCurved(l.envelope) || (l.filter.envelopeOctaves != 0.0 && isCurved(l.second));
         }))
-        losses.emplace_back(
-            "Envelopes are written straight, and without what touch and keys do to their times.");
+        losses.emplace_back(say(
+            "Envelopes are written straight, and without what touch and keys do to their times."));
     if (any(instrument, [](const Layer& l) { return l.filter.driveDb > 0.0; }))
-        losses.emplace_back("The drive before the filter is not written.");
+        losses.emplace_back(say("The drive before the filter is not written."));
     if (any(instrument, [](const Layer& l) { return l.inner != InnerUse::never; }))
-        losses.emplace_back("Inner starts are not written: notes begin at the beginning.");
+        losses.emplace_back(say("Inner starts are not written: notes begin at the beginning."));
     if (std::any_of(instrument.effects.begin(), instrument.effects.end(),
             [](const Effect& effect) { return effect.on; }))
-        losses.emplace_back("Effects are not written; a print has them inside.");
+        losses.emplace_back(say("Effects are not written; a print has them inside."));
     if (instrument.pattern.on)
-        losses.emplace_back("The pattern is not written.");
+        losses.emplace_back(say("The pattern is not written."));
 }
 
 } // namespace
@@ -195,9 +199,8 @@ std::vector<Region> flatten(
             region.prepared = sound;
             const auto& tuning = region.take->tuning;
             region.rootKey = tuning.rootKey;
-            region.tuneCents =
-                tuning.fineCents + zone.tuneCents + layer.fineCents + 1200.0 * layer.octave
-                + (sound ? sound->retuneCents : 0.0);
+            region.tuneCents = tuning.fineCents + zone.tuneCents + layer.fineCents
+                + 1200.0 * layer.octave + (sound ? sound->retuneCents : 0.0);
             placeTurn(region, layer);
             if (kind == FileKind::sf2 && region.turn > 0)
                 continue;
@@ -232,14 +235,14 @@ std::vector<std::string> lossesOf(const Instrument& instrument, FileKind kind, b
         return losses;
     if (any(instrument, [](const Layer& l) { return l.unison.voices > 1 && !doubles(l); }))
         losses.emplace_back(
-            "Unison is not written where sounds take turns or make room for each other.");
+            say("Unison is not written where sounds take turns or make room for each other."));
     if (any(instrument,
             [](const Layer& l) { return l.notes == Notes::tied || l.glide.seconds > 0.0; }))
-        losses.emplace_back("Tied notes and glides are not written: each note begins anew.");
+        losses.emplace_back(say("Tied notes and glides are not written: each note begins anew."));
     if (kind == FileKind::sf2 && any(instrument, [](const Layer& l) {
             return l.notes == Notes::one || l.voices < Layer::mostVoices;
         }))
-        losses.emplace_back("How many notes sound at once is up to the player of the file.");
+        losses.emplace_back(say("How many notes sound at once is up to the player of the file."));
     // Zones that share some of their keys take turns on those only.
     if (kind == FileKind::sfz && any(instrument, [](const Layer& l) {
             if (l.sameKeys == SameKeys::together)
@@ -250,21 +253,21 @@ std::vector<std::string> lossesOf(const Instrument& instrument, FileKind kind, b
                         return true;
             return false;
         }))
-        losses.emplace_back("Sounds in turn that share only some of their keys sound together.");
+        losses.emplace_back(
+            say("Sounds in turn that share only some of their keys sound together."));
     addLossesOfShape(instrument, kind, losses);
     if (const auto keys = ownLengths(instrument); keys > 0)
-        losses.push_back(
-            "Keeping the length makes a sample of every key: " + std::to_string(keys) + " in all.");
+        losses.push_back(say("Keeping the length makes a sample of every key: %1 in all.", keys));
     if (any(instrument, [](const Layer& l) { return l.manner == Manner::frozen; }))
-        losses.emplace_back("Frozen moments are not written: their takes play as recorded.");
+        losses.emplace_back(say("Frozen moments are not written: their takes play as recorded."));
     if (any(instrument, [](const Layer& l) { return l.blends; }))
-        losses.emplace_back("The blend is written as it stands.");
+        losses.emplace_back(say("The blend is written as it stands."));
     if (any(instrument,
             [](const Layer& l) { return l.turnsOverAllKeys && l.sameKeys != SameKeys::together; }))
-        losses.emplace_back("Turns over all keys become turns of each key.");
+        losses.emplace_back(say("Turns over all keys become turns of each key."));
     if (std::any_of(instrument.layers.begin(), instrument.layers.end(),
             [](const Layer& layer) { return !layer.on; }))
-        losses.emplace_back("Layers that are switched off are not written.");
+        losses.emplace_back(say("Layers that are switched off are not written."));
     return losses;
 }
 

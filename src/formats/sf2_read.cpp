@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/say.h"
 #include "formats/formats.h"
 #include "formats/sf2.h"
 #include "formats/sf2_tables.h"
@@ -242,13 +243,13 @@ namespace {
 
 /// Adds all zones of one instrument of the bank.
 ///
-/// @return What is wrong with it; null where nothing is.
-const char* addInstrument(BankReader& reader, const Tables& tables, const Amounts& outer)
+/// @return What is wrong with it; empty where nothing is.
+std::string addInstrument(BankReader& reader, const Tables& tables, const Amounts& outer)
 {
     const auto& data = tables.data;
     const auto at = std::size_t(amountIn(outer, instrumentIndex, 0)) * 22;
     if (at + 44 > data.at("inst").size())
-        return "an instrument is missing";
+        return say("an instrument is missing");
     const auto from = u16At(data.at("inst"), at + 20), to = u16At(data.at("inst"), at + 42);
     const auto zones = zonesOf(data.at("ibag"), data.at("igen"), from, to, sampleId);
     const auto table = data.find("imod");
@@ -265,9 +266,9 @@ const char* addInstrument(BankReader& reader, const Tables& tables, const Amount
                 if (amountIn(zones[k], sampleId, -1) == int(*pair))
                     right = &zones[k];
         if (!reader.add({outer, zones[i], i < modulators.size() ? modulators[i] : none, right}))
-            return "a sample lies outside of it";
+            return say("a sample lies outside of it");
     }
-    return nullptr;
+    return {};
 }
 
 } // namespace
@@ -275,22 +276,24 @@ const char* addInstrument(BankReader& reader, const Tables& tables, const Amount
 Result<Instrument> readSoundFont(const OriginalFile& file, const std::string& name,
     LeftOut* leftOut, std::size_t chosen, const std::optional<PlayedNote>& only)
 {
-    const auto damaged = [&](const char* what) {
-        return fail(ErrorCode::damaged, name + " is damaged: " + what + ".",
-            "Copy it again from where it came from.");
+    const auto damaged = [&](const std::string& what) {
+        return fail(ErrorCode::damaged, say("%1 is damaged: %2.", name, what),
+            say("Copy it again from where it came from."));
     };
     if (file.size() == 0)
-        return fail(ErrorCode::nothingInside, name + " is empty.", "Choose another SoundFont.");
+        return fail(
+            ErrorCode::nothingInside, say("%1 is empty.", name), say("Choose another SoundFont."));
     const auto tables = findTables(file);
     if (!tables)
-        return fail(ErrorCode::damaged, name + " is not a SoundFont 2 file, or it was cut off.",
-            "Copy it again from where it came from.");
+        return fail(ErrorCode::damaged,
+            say("%1 is not a SoundFont 2 file, or it was cut off.", name),
+            say("Copy it again from where it came from."));
     const auto& data = tables->data;
     if (data.at("phdr").size() < 2 * presetSize)
-        return damaged("it names no preset");
+        return damaged(say("it names no preset"));
     const auto presets = presetsOf(data.at("phdr"));
     if (chosen >= presets.size())
-        return damaged("it has no such preset");
+        return damaged(say("it has no such preset"));
     const auto& preset = presets[chosen];
     BankReader reader(*tables, only);
     reader.instrument.name = preset.about.name;
@@ -298,11 +301,11 @@ Result<Instrument> readSoundFont(const OriginalFile& file, const std::string& na
                lastBag = u16At(data.at("phdr"), (preset.place + 1) * presetSize + 24);
     for (const auto& outer :
         zonesOf(data.at("pbag"), data.at("pgen"), firstBag, lastBag, instrumentIndex))
-        if (const char* wrong = addInstrument(reader, *tables, outer))
+        if (const auto wrong = addInstrument(reader, *tables, outer); !wrong.empty())
             return damaged(wrong);
     if (reader.instrument.takes.empty() && !only)
-        return fail(
-            ErrorCode::nothingInside, name + " holds no samples.", "Choose another SoundFont.");
+        return fail(ErrorCode::nothingInside, say("%1 holds no samples.", name),
+            say("Choose another SoundFont."));
     // One modulator only marks the end.
     if (const auto own = data.find("pmod"); own != data.end() && own->second.size() > 10)
         reader.strangers.insert("modulators of presets");

@@ -3,6 +3,7 @@
 #include "base/all_cores.h"
 #include "base/at_offset.h"
 #include "base/safe_file.h"
+#include "base/say.h"
 #include "formats/formats.h"
 #include "formats/sf2_lists.h"
 #include "formats/sf2_tables.h"
@@ -51,9 +52,9 @@ Result<void> writeChannel(int file, const std::filesystem::path& path, const Ban
         std::vector<std::byte>(bytes.high.size()), std::vector<std::byte>(bytes.low.size())};
     if (readAt(file, back.high, at) != back.high.size()
         || readAt(file, back.low, lowAt) != back.low.size())
-        return tl::unexpected(checkFailed(path, "the length"));
+        return tl::unexpected(checkFailed(path, say("the length")));
     const bool same = isSameChannel(channel, decodeSamples(back.high, back.low), bits);
-    return same ? Result<void>() : tl::unexpected(checkFailed(path, "the sound"));
+    return same ? Result<void>() : tl::unexpected(checkFailed(path, say("the sound")));
 }
 
 } // namespace
@@ -75,7 +76,7 @@ Result<void> writeSoundFont(const std::filesystem::path& path, const std::string
             const auto sample = sampleOf(*sounds[i].first);
             const auto* header = &plan.bank.samples[std::size_t(sounds[i].second)];
             if (std::size_t(sample.audio.frames()) != header->end - header->start)
-                return tl::unexpected(checkFailed(path, "the length"));
+                return tl::unexpected(checkFailed(path, say("the length")));
             for (const auto& channel : sample.audio.channels)
                 if (auto done = writeChannel(file.get(), path, plan, *header++, channel); !done)
                     return done;

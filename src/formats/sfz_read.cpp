@@ -2,6 +2,7 @@
 #include "base/in_range.h"
 #include "base/quantity.h"
 #include "base/safe_file.h"
+#include "base/say.h"
 #include "formats/formats.h"
 #include "formats/sfz_text.h"
 #include "formats/sfz_words.h"
@@ -355,13 +356,14 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
             auto read = openRecording(file, progress);
             if (!read)
                 return tl::unexpected(Error{read.error().code,
-                    shownName(path) + " cannot be opened: " + read.error().message,
-                    "Put the samples beside the SFZ file."});
+                    say("%1 cannot be opened: %2", shownName(path), read.error().message),
+                    say("Put the samples beside the SFZ file.")});
             recording = *read;
         }
         if (instrument.takes.size() >= mostTakes)
             return fail(ErrorCode::badValue,
-                shownName(path) + " names more samples than can be played.", "Take a smaller one.");
+                say("%1 names more samples than can be played.", shownName(path)),
+                say("Take a smaller one."));
         const int id = int(instrument.takes.size()) + 1;
         Take take = finishedTake(
             id, recording->fileName, recording, 60.0, loopIn(region, *recording), modeIn(region));
@@ -377,8 +379,8 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
         layerFor(instrument, like, begins).zones.push_back(zoneIn(region, id));
     }
     if (instrument.takes.empty() && !only)
-        return fail(ErrorCode::nothingInside, shownName(path) + " names no samples.",
-            "Choose another SFZ file.");
+        return fail(ErrorCode::nothingInside, say("%1 names no samples.", shownName(path)),
+            say("Choose another SFZ file."));
     if (leftOut != nullptr)
         *leftOut = strangersIn(regions);
     keepBorders(instrument);

@@ -2,6 +2,7 @@
 #include "formats/sfz_text.h"
 
 #include "base/safe_file.h"
+#include "base/say.h"
 
 #include <algorithm>
 #include <map>
@@ -52,8 +53,8 @@ public:
 private:
     tl::unexpected<Error> refused(const std::string& why) const
     {
-        return fail(ErrorCode::damaged, shownName(path_) + " cannot be opened: " + why + ".",
-            "Copy it again from where it came from.");
+        return fail(ErrorCode::damaged, say("%1 cannot be opened: %2.", shownName(path_), why),
+            say("Copy it again from where it came from."));
     }
 
     Result<void> add(const fs::path& file)
@@ -61,17 +62,18 @@ private:
         std::error_code ignored;
         const auto known = fs::weakly_canonical(file, ignored);
         if (std::find(open_.begin(), open_.end(), known) != open_.end())
-            return refused(shownName(file) + " includes itself");
+            return refused(say("%1 includes itself", shownName(file)));
         if (open_.size() >= mostDeep)
-            return refused("it has too many files inside each other");
-        if (fs::file_size(file, ignored) > mostBytes)
-            return refused("it is too long for a text");
+            return refused(say("it has too many files inside each other"));
+        std::error_code unknown; // whatever is not there is said when it is read
+        if (const auto bytes = fs::file_size(file, unknown); !unknown && bytes > mostBytes)
+            return refused(say("it is too long for a text"));
         const auto bytes = readFile(file);
         if (!bytes)
             return tl::unexpected(bytes.error());
         open_.push_back(known);
-        const auto text = withoutComments(
-            {reinterpret_cast<const char*>(bytes->data()), bytes->size()});
+        const auto text =
+            withoutComments({reinterpret_cast<const char*>(bytes->data()), bytes->size()});
         for (std::size_t at = 0; at < text.size();) {
             const auto end = std::min(text.find('\n', at), text.size());
             if (auto done = addLine(text.substr(at, end - at)); !done)
@@ -93,7 +95,7 @@ private:
         }
         text_ += filledIn(line) + "\n";
         if (text_.size() > mostBytes)
-            return refused("it is too long for a text");
+            return refused(say("it is too long for a text"));
         return {};
     }
 
@@ -170,8 +172,8 @@ Result<fs::path> fileBeside(const fs::path& sfz, std::string name)
     const bool drive = name.size() > 1 && name[1] == ':';
     if (relative.is_absolute() || drive || highest < -1)
         return fail(ErrorCode::damaged,
-            shownName(sfz) + " cannot be opened: it names " + name + ", which is not beside it.",
-            "Put its samples beside the SFZ file.");
+            say("%1 cannot be opened: it names %2, which is not beside it.", shownName(sfz), name),
+            say("Put its samples beside the SFZ file."));
     return sfz.parent_path() / relative;
 }
 

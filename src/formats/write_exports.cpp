@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/all_cores.h"
 #include "base/safe_file.h"
+#include "base/say.h"
 #include "engine/print.h"
 #include "formats/export_names.h"
 #include "formats/formats.h"
@@ -47,9 +48,9 @@ SamplerInfo samplerOf(const PreparedTake& prepared)
 Error checkFailed(const fs::path& path, const std::string& what)
 {
     return {ErrorCode::checkFailed,
-        shownName(path) + " was written, but reading it back gave another result: " + what
-            + " differs.",
-        "Try again, or write to another disk."};
+        say("%1 was written, but reading it back gave another result: %2 differs.", shownName(path),
+            what),
+        say("Try again, or write to another disk.")};
 }
 
 namespace {
@@ -66,7 +67,7 @@ std::string loopWords(const Instrument& instrument)
 {
     const auto loops = std::count_if(instrument.takes.begin(), instrument.takes.end(),
         [](const Take& t) { return t.loop.repeats(); });
-    return loops == 0 ? "tuning" : "tuning and loop";
+    return loops == 0 ? say("tuning") : say("tuning and loop");
 }
 
 Result<void> makeFolder(const fs::path& folder)
@@ -75,8 +76,8 @@ Result<void> makeFolder(const fs::path& folder)
     fs::create_directory(folder, error); // a folder that is mistyped is not made
     if (error)
         return fail(ErrorCode::cannotWrite,
-            "The folder " + shownName(folder) + " could not be made: " + error.message() + ".",
-            "Choose another folder.");
+            say("The folder %1 could not be made: %2.", shownName(folder), error.message()),
+            say("Choose another folder."));
     return {};
 }
 
@@ -99,9 +100,9 @@ Result<Written> writeProjectFile(Instrument instrument, const fs::path& path)
         [&](const fs::path& temporary) -> Result<void> {
             const auto again = readProject(temporary);
             if (!again)
-                return tl::unexpected(checkFailed(path, "the archive"));
+                return tl::unexpected(checkFailed(path, say("the archive")));
             if (!(*again == instrument))
-                return tl::unexpected(checkFailed(path, "the instrument"));
+                return tl::unexpected(checkFailed(path, say("the instrument")));
             keepFormer(path);
             return {};
         });
@@ -109,7 +110,7 @@ Result<Written> writeProjectFile(Instrument instrument, const fs::path& path)
         return tl::unexpected(done.error());
     Written written;
     count(written, path);
-    written.checked = "Read back: the same instrument, and every recording byte for byte.";
+    written.checked = say("Read back: the same instrument, and every recording byte for byte.");
     return written;
 }
 
@@ -128,15 +129,15 @@ Result<void> writeCheckedSample(
         [&](const fs::path& temporary) -> Result<void> {
             const auto again = openRecording(temporary);
             if (!again || (!flac && !(*again)->sampler))
-                return tl::unexpected(checkFailed(path, "the file"));
+                return tl::unexpected(checkFailed(path, say("the file")));
             if (!flac) {
                 const SamplerInfo& sampler = *(*again)->sampler;
                 const auto loop =
                     sampler.loops.empty() ? std::nullopt : std::optional(sampler.loops[0].span);
                 if (loop != prepared.loop)
-                    return tl::unexpected(checkFailed(path, "the loop"));
+                    return tl::unexpected(checkFailed(path, say("the loop")));
                 if (std::abs(sampler.midi - prepared.midi) > 1e-4)
-                    return tl::unexpected(checkFailed(path, "the tuning"));
+                    return tl::unexpected(checkFailed(path, say("the tuning")));
             }
             if (const auto what =
                     compareAudio(prepared.audio, *(*again)->audio, bitsOf(choices.sound.depth));
@@ -169,9 +170,8 @@ Result<Written> writeWavFile(
         return tl::unexpected(done.error());
     Written written;
     count(written, path);
-    written.checked = "Read back: every frame within one step of "
-        + std::to_string(bitsOf(choices.sound.depth)) + " bits; " + loopWords(instrument)
-        + " as set.";
+    written.checked = say("Read back: every frame within one step of %1 bits; %2 as set.",
+        bitsOf(choices.sound.depth), loopWords(instrument));
     tellPlayed(written, playAlone(instrument.takes.front(), path));
     return written;
 }
@@ -213,7 +213,7 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
         [&](const fs::path& temporary) -> Result<void> {
             const auto again = readSfz(temporary);
             if (!again)
-                return tl::unexpected(checkFailed(path, "the text"));
+                return tl::unexpected(checkFailed(path, say("the text")));
             // Half a cent is what whole cents round to. The samples have been compared already.
             const auto what = difference(regions, flatten(*again, FileKind::sfz, Prepares::nothing),
                 {bitsOf(choices.sound.depth), 0.501, 0.01, true});
@@ -227,7 +227,7 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
     for (const auto& [name, region] : samples)
         count(written, folder / name);
     written.checked =
-        "Read back with its samples: key range, " + loopWords(instrument) + " and sound as set.";
+        say("Read back with its samples: key range, %1 and sound as set.", loopWords(instrument));
     return written;
 }
 
@@ -238,12 +238,13 @@ Result<Written> writeSoundFontFile(const Instrument& instrument, const fs::path&
     auto regions = flatten(instrument, FileKind::sf2, Prepares::plans, choices.sound);
     if (regions.empty())
         return fail(ErrorCode::badValue,
-            shownName(path) + " was not written: no layer sounds when a key is pressed.",
-            "Write SFZ, or switch such a layer on.");
+            say("%1 was not written: no layer sounds when a key is pressed.", shownName(path)),
+            say("Write SFZ, or switch such a layer on."));
     if (soundFontBytes(instrument.name, regions, choices.sound.depth) > most)
         return fail(ErrorCode::badValue,
-            shownName(path) + " would be larger than the four gigabytes that a SoundFont may have.",
-            "Loop or shorten the takes, or write SFZ.");
+            say("%1 would be larger than the four gigabytes that a SoundFont may have.",
+                shownName(path)),
+            say("Loop or shorten the takes, or write SFZ."));
     // What is compared, too: the loudest region stands at full level, others below it.
     const double loudest = loudestDb(regions);
     for (auto& region : regions)
@@ -259,7 +260,7 @@ Result<Written> writeSoundFontFile(const Instrument& instrument, const fs::path&
         [&](const fs::path& temporary) -> Result<void> {
             const auto again = openInstrument(temporary);
             if (!again)
-                return tl::unexpected(checkFailed(path, "the bank"));
+                return tl::unexpected(checkFailed(path, say("the bank")));
             // Levels are whole tenths of a dB, below the loudest region.
             const auto what = difference(regions, flatten(*again, FileKind::sf2, Prepares::nothing),
                 {bits, 0.501, 0.06, false});
@@ -271,8 +272,9 @@ Result<Written> writeSoundFontFile(const Instrument& instrument, const fs::path&
         return tl::unexpected(done.error());
     Written written;
     count(written, path);
-    written.checked = "Read back: key range, " + loopWords(instrument)
-        + " as set, every frame within one step of " + std::to_string(bits) + " bits.";
+    written.checked =
+        say("Read back: key range, %1 as set, every frame within one step of %2 bits.",
+            loopWords(instrument), bits);
     return written;
 }
 
@@ -307,10 +309,10 @@ Result<Written> writeKeys(const Instrument& instrument, const fs::path& folder,
         count(written, name);
     }
     if (written.files.empty())
-        return fail(
-            ErrorCode::nothingInside, "No key sounds: nothing was written.", "Switch a layer on.");
-    written.checked = "Read back: " + std::to_string(written.files.size())
-        + " keys as they sound here, each with its note inside.";
+        return fail(ErrorCode::nothingInside, say("No key sounds: nothing was written."),
+            say("Switch a layer on."));
+    written.checked = say(
+        "Read back: %1 keys as they sound here, each with its note inside.", written.files.size());
     return written;
 }
 
@@ -321,8 +323,8 @@ Result<Written> writeWavSet(const Instrument& instrument, const fs::path& folder
 {
     if (instrument.takes.empty())
         return fail(ErrorCode::badValue,
-            shownName(folder) + " was not written: the instrument has no take yet.",
-            "Open a recording first.");
+            say("%1 was not written: the instrument has no take yet.", shownName(folder)),
+            say("Open a recording first."));
     if (const auto made = makeFolder(folder); !made)
         return tl::unexpected(made.error());
     if (choices.keyStep > 0)
@@ -345,10 +347,11 @@ Result<Written> writeWavSet(const Instrument& instrument, const fs::path& folder
         if (i % every == 0)
             played.add(playAlone(instrument.takes[i], folder / names[i]));
     }
-    written.checked = "Read back: every frame of " + std::to_string(names.size())
-        + (names.size() == 1 ? " take" : " takes") + " within one step of "
-        + std::to_string(bitsOf(choices.sound.depth)) + " bits; " + loopWords(instrument)
-        + " as set.";
+    written.checked = names.size() == 1
+        ? say("Read back: every frame of 1 take within one step of %1 bits; %2 as set.",
+            bitsOf(choices.sound.depth), loopWords(instrument))
+        : say("Read back: every frame of %1 takes within one step of %2 bits; %3 as set.",
+            names.size(), bitsOf(choices.sound.depth), loopWords(instrument));
     tellPlayed(written, played);
     return written;
 }
@@ -359,12 +362,12 @@ Result<Written> writeInstrument(const Instrument& instrument, const fs::path& pa
     const auto kind = kindOfFile(path);
     if (!kind)
         return fail(ErrorCode::badValue,
-            shownName(path) + " has an ending that Pure Tone does not write.",
-            "Use .puretone, .wav, .sfz or .sf2.");
+            say("%1 has an ending that Pure Tone does not write.", shownName(path)),
+            say("Use .puretone, .wav, .sfz or .sf2."));
     if (instrument.takes.empty() && *kind != FileKind::project)
         return fail(ErrorCode::badValue,
-            shownName(path) + " was not written: the instrument has no take yet.",
-            "Open a recording first.");
+            say("%1 was not written: the instrument has no take yet.", shownName(path)),
+            say("Open a recording first."));
     const auto choices = possible(wished.value_or(usualChoices(*kind)), *kind);
     if (*kind == FileKind::project)
         return writeProjectFile(instrument, path);

@@ -124,13 +124,13 @@ LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period
 {
     LoopReport report;
     if (kept.length() < std::int64_t(0.008 * audio.rate)) {
-        report.message = "is too short to loop";
+        report.message = puretone::message("is too short to loop");
         return report;
     }
     const auto sustain = findSustain(audio, kept, options.mostSeconds);
     if (sustain.seconds() < std::max(0.004, 1.2 * period.value_or(0.0))) {
-        report.message =
-            "dies away within " + formatSeconds(std::max(0.001, sustain.to - sustain.onset));
+        report.message = puretone::message(
+            "dies away within %1", formatSeconds(std::max(0.001, sustain.to - sustain.onset)));
         return report;
     }
     LoopSearch search(audio, sustain, period);
@@ -149,7 +149,7 @@ LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period
     }
     report.candidates = ranked(std::move(chosen), audio.rate, taste);
     if (report.candidates.empty()) {
-        report.message = "has nothing in it that repeats for long enough";
+        report.message = puretone::message("has nothing in it that repeats for long enough");
         return report;
     }
     const auto& best = report.candidates.front();

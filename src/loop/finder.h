@@ -3,6 +3,7 @@
 
 #include "audio/audio.h"
 #include "base/progress.h"
+#include "base/say.h"
 #include "loop/loop.h"
 #include "loop/seam.h"
 
@@ -32,8 +33,7 @@ struct LoopCandidate {
     double holdsDb =
         0.0; ///< Level that it holds, against the attack of what is kept; see measureHold.
     double pitchErrorCents = 0.0; ///< Loop length against whole periods; 0 without a pitch.
-    std::string
-        reason; ///< Why it stands where it does: "seamless; short, so the sound stands still".
+    Message reason; ///< Why it stands where it does: "seamless; short, so the sound stands still".
     bool operator==(const LoopCandidate&) const = default;
 };
 
@@ -42,7 +42,7 @@ struct LoopReport {
     std::vector<LoopCandidate> candidates; ///< Best first, at most ten; [0] is the proposal.
     /// What stands in the way of a seamless loop, and what is nearest: "dies away within 0.8 s; the
     /// nearest is short and evened out". Empty where there is one.
-    std::string message;
+    Message message;
     bool operator==(const LoopReport&) const = default;
 };
 

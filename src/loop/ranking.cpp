@@ -27,32 +27,32 @@ bool alike(const LoopCandidate& a, const LoopCandidate& b)
         < shorter * 15 / 100;
 }
 
-std::string reasonFor(const LoopCandidate& c, const LoopCandidate& best, double rate)
+Message reasonFor(const LoopCandidate& c, const LoopCandidate& best, double rate)
 {
     const double seconds = secondsOf(c, rate);
     constexpr double worthSaying = -10.0; // dB
-    const std::string hold = c.holdsDb < worthSaying
-        ? "; holds " + formatNumber(-c.holdsDb, 0) + " dB below the attack"
-        : "";
+    const Message hold = c.holdsDb < worthSaying
+        ? message("; holds %1 dB below the attack", formatNumber(-c.holdsDb, 0))
+        : Message();
     if (seamVerdict(c.cost) != SeamVerdict::seamless)
-        return describeSeam(c.seam, seconds) + hold;
-    std::string reason = "seamless";
+        return describeSeam(c.seam, seconds) += hold;
+    Message reason = message("seamless");
     if (c.loop.evenOut > 0.0)
-        reason += c.loop.evenColour > 0.0 ? " with level and brightness evened out"
-                                          : " with its level evened out";
+        reason += c.loop.evenColour > 0.0 ? message(" with level and brightness evened out")
+                                          : message(" with its level evened out");
     if (c.loop.mode == LoopMode::alternating)
-        reason += "; every other time it runs backward";
+        reason += message("; every other time it runs backward");
     else if (seconds < livingFrom)
-        reason += "; short, so the sound stands still";
+        reason += message("; short, so the sound stands still");
     else if (c == best)
-        reason += " and long enough to stay alive";
+        reason += message(" and long enough to stay alive");
     else if (c.cost > std::max(equallyGood, best.cost))
-        reason += ", but not as smooth as the best";
+        reason += message(", but not as smooth as the best");
     else if (seconds < secondsOf(best, rate))
-        reason += ", but shorter than the best";
+        reason += message(", but shorter than the best");
     else
-        reason += ", much the same as the best";
-    return reason + hold;
+        reason += message(", much the same as the best");
+    return reason += hold;
 }
 
 } // namespace
@@ -135,48 +135,48 @@ void explain(std::vector<LoopCandidate>& candidates, double rate)
         candidate.reason = reasonFor(candidate, candidates.front(), rate);
 }
 
-std::string obstacle(const LoopCandidate& best, const Sustain& sustain, double rate)
+Message obstacle(const LoopCandidate& best, const Sustain& sustain, double rate)
 {
     const double seconds = secondsOf(best, rate);
     if (seamVerdict(best.cost) == SeamVerdict::seamless)
-        return "";
+        return {};
     constexpr double soon = 1.5;
-    std::string text = sustain.diesWithin() < soon
-        ? "dies away within " + formatSeconds(sustain.diesWithin())
-        : "never comes back to where it was";
-    text += "; the nearest ";
+    Message why = sustain.diesWithin() < soon
+        ? message("dies away within %1", formatSeconds(sustain.diesWithin()))
+        : message("never comes back to where it was");
+    why += message("; the nearest ");
     if (best.loop.mode == LoopMode::alternating)
-        text += "runs there and back and ";
+        why += message("runs there and back and ");
     else if (best.loop.evenOut > 0.0)
-        text += "is evened out and ";
+        why += message("is evened out and ");
     else if (seconds < livingFrom)
-        text += "is short and ";
-    return text + describeSeam(best.seam, seconds);
+        why += message("is short and ");
+    return why += describeSeam(best.seam, seconds);
 }
 
 const char* nameOf(LoopKind kind)
 {
     switch (kind) {
     case LoopKind::longLiving:
-        return "long, living";
+        return text("long, living");
     case LoopKind::middle:
-        return "in between";
+        return text("in between");
     case LoopKind::afterAttack:
-        return "after the attack";
+        return text("after the attack");
     case LoopKind::lastSteady:
-        return "last steady second";
+        return text("last steady second");
     case LoopKind::wholeSwings:
-        return "whole swings";
+        return text("whole swings");
     case LoopKind::heldHigh:
-        return "high, evened out";
+        return text("high, evened out");
     case LoopKind::thereAndBack:
-        return "there and back";
+        return text("there and back");
     case LoopKind::fromFile:
-        return "from the file";
+        return text("from the file");
     case LoopKind::shortSteady:
         break;
     }
-    return "short, steady";
+    return text("short, steady");
 }
 
 } // namespace puretone

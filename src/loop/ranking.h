@@ -31,6 +31,6 @@ std::vector<LoopCandidate> ranked(
     std::vector<LoopCandidate> all, double rate, const LoopTaste& taste);
 
 /// What LoopReport::message says about the best loop of a sound.
-std::string obstacle(const LoopCandidate& best, const Sustain& sustain, double rate);
+Message obstacle(const LoopCandidate& best, const Sustain& sustain, double rate);
 
 } // namespace puretone

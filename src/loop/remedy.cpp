@@ -30,19 +30,19 @@ std::vector<Trial> trialsFor(
             trials.push_back({name, changed});
     };
     if (seam.pulseDb > limits.pulseDb || seam.levelDb > limits.levelDb)
-        with("Even out the level", [](Loop& l) { l.evenOut = 1.0; });
+        with(text("Even out the level"), [](Loop& l) { l.evenOut = 1.0; });
     if (seam.timbreDb > limits.timbreDb || seam.changeDb > limits.changeDb)
-        with("Even out the brightness", [](Loop& l) { l.evenOut = l.evenColour = 1.0; });
+        with(text("Even out the brightness"), [](Loop& l) { l.evenOut = l.evenColour = 1.0; });
     if (loop.curve != FadeCurve::automatic)
-        with("Make the curve automatic", [](Loop& l) { l.curve = FadeCurve::automatic; });
+        with(text("Make the curve automatic"), [](Loop& l) { l.curve = FadeCurve::automatic; });
     for (const double seconds : {0.03, 0.1, 0.25}) {
         const auto fade = toFrames(seconds, audio.rate);
-        with(fade < loop.crossfade ? "Shorten the crossfade" : "Lengthen the crossfade",
+        with(fade < loop.crossfade ? text("Shorten the crossfade") : text("Lengthen the crossfade"),
             [&](Loop& l) { l.crossfade = fade; });
     }
     const bool fewPeriods = period && double(loop.span.length()) < 0.06 * audio.rate;
     if (fewPeriods && std::abs(candidate.pitchErrorCents) > 0.5)
-        with("Fit to whole periods",
+        with(text("Fit to whole periods"),
             [&](Loop& l) { l = fittedToPeriods(l, *period, audio.rate, kept.end.value); });
     return trials;
 }
@@ -67,8 +67,8 @@ std::optional<LoopRemedy> loopRemedy(
         consider(trial.name, judgeLoop(audio, trial.loop, period));
     // Moving a post is the last thing to offer: it was put there by hand.
     if (!best || seamVerdict(trouble(best->result)) != SeamVerdict::seamless)
-        consider(
-            "Move the end to a match", loopNear(audio, kept, loop.loop.span, loop.loop, period));
+        consider(text("Move the end to a match"),
+            loopNear(audio, kept, loop.loop.span, loop.loop, period));
     constexpr double worthIt = 0.9;
     if (!best || trouble(best->result) > worthIt * trouble(loop))
         return std::nullopt;

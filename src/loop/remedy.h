@@ -7,7 +7,7 @@ namespace puretone {
 
 /// What can be done about the worst thing a seam does.
 struct LoopRemedy {
-    std::string name; ///< As a button says it: "Even out the level".
+    std::string name; ///< A message id, as a button says it: "Even out the level".
     LoopCandidate result; ///< The loop with it done, baked and measured.
     bool operator==(const LoopRemedy&) const = default;
 };

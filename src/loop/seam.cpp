@@ -420,38 +420,38 @@ const char* nameOf(SeamVerdict verdict)
 {
     switch (verdict) {
     case SeamVerdict::seamless:
-        return "seamless";
+        return text("seamless");
     case SeamVerdict::audible:
-        return "audible";
+        return text("audible");
     case SeamVerdict::none:
         break;
     }
-    return "none";
+    return text("none");
 }
 
-std::string describeSeam(const SeamMeasures& m, double loopSeconds)
+Message describeSeam(const SeamMeasures& m, double loopSeconds)
 {
     if (seamVerdict(seamCost(m, loopSeconds)) == SeamVerdict::seamless)
-        return "seamless";
+        return message("seamless");
     const auto parts = overLimits(m, loopSeconds);
     auto worst = std::max_element(parts.begin(), parts.end()) - parts.begin();
     // What clicks changes the spectrum, too, and the click is what one hears.
     if (worst == 3 && parts[0] > 1.0)
         worst = 0;
-    const auto by = [](double db) { return " by " + formatNumber(db, 1) + " dB"; };
+    const auto by = [](const char* id, double db) { return message(id, formatNumber(db, 1)); };
     switch (worst) {
     case 0:
-        return "clicks" + by(m.clickDb);
+        return by(text("clicks by %1 dB"), m.clickDb);
     case 1:
-        return "steps in level" + by(m.levelDb);
+        return by(text("steps in level by %1 dB"), m.levelDb);
     case 2:
-        return "changes colour" + by(m.timbreDb);
+        return by(text("changes colour by %1 dB"), m.timbreDb);
     case 3:
-        return "starts anew at the joint" + by(m.changeDb);
+        return by(text("starts anew at the joint by %1 dB"), m.changeDb);
     case 4:
-        return "dips or bumps" + by(m.dipDb);
+        return by(text("dips or bumps by %1 dB"), m.dipDb);
     default:
-        return "pulses" + by(m.pulseDb) + " once a round";
+        return by(text("pulses by %1 dB once a round"), m.pulseDb);
     }
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "audio/audio.h"
+#include "base/say.h"
 #include "loop/loop.h"
 
 #include <memory>
@@ -72,6 +73,6 @@ SeamVerdict seamVerdict(double cost);
 const char* nameOf(SeamVerdict verdict);
 
 /// The worst measure in plain words: "clicks", "pulses by 2.1 dB once a round", "seamless".
-std::string describeSeam(const SeamMeasures& measures, double loopSeconds);
+Message describeSeam(const SeamMeasures& measures, double loopSeconds);
 
 } // namespace puretone

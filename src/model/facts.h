@@ -15,7 +15,7 @@ namespace puretone {
 struct Facts {
     PitchReport pitch;
     std::vector<LoopCandidate> loopChoices; ///< As found, best first.
-    std::string loopMessage; ///< Why there is no loop; may be empty.
+    Message loopMessage; ///< Why there is no loop; may be empty.
     bool operator==(const Facts&) const = default;
 };
 

@@ -32,11 +32,42 @@ SeamMeasures seamFrom(const json& j)
         j.value("changeDb", 0.0), j.value("dipDb", 0.0), j.value("pulseDb", 0.0)};
 }
 
+/// Each part as its id and its values: [["holds %1 dB", "20"], …].
+json messageJson(const Message& message)
+{
+    json parts = json::array();
+    for (const auto& part : message.parts()) {
+        json one = json::array({part.id});
+        for (const auto& value : part.values)
+            one.push_back(value);
+        parts.push_back(std::move(one));
+    }
+    return parts;
+}
+/// Files once had the sentence itself.
+Message messageFrom(const json& j)
+{
+    if (j.is_string())
+        return j.get_ref<const std::string&>().empty() ? Message()
+                                                       : Message(j.get<std::string>().c_str(), {});
+    std::vector<Message::Part> parts;
+    for (const auto& one : j) {
+        auto words = one.get<std::vector<std::string>>();
+        if (words.empty())
+            continue;
+        Message::Part part{std::move(words.front()), {}};
+        part.values.assign(
+            std::make_move_iterator(words.begin() + 1), std::make_move_iterator(words.end()));
+        parts.push_back(std::move(part));
+    }
+    return Message(std::move(parts));
+}
+
 json candidateJson(const LoopCandidate& c)
 {
     return {{"loop", loopJson(c.loop)}, {"kind", nameIn(loopKindNames, c.kind)},
         {"seam", seamJson(c.seam)}, {"cost", c.cost}, {"pitchErrorCents", c.pitchErrorCents},
-        {"holdsDb", c.holdsDb}, {"reason", c.reason}};
+        {"holdsDb", c.holdsDb}, {"reason", messageJson(c.reason)}};
 }
 LoopCandidate candidateFrom(const json& j)
 {
@@ -47,7 +78,7 @@ LoopCandidate candidateFrom(const json& j)
     c.cost = j.value("cost", 0.0);
     c.pitchErrorCents = j.value("pitchErrorCents", 0.0);
     c.holdsDb = j.value("holdsDb", 0.0);
-    c.reason = j.value("reason", "");
+    c.reason = messageFrom(j.value("reason", json()));
     return c;
 }
 
@@ -55,7 +86,8 @@ json choicesJson(const PitchReport& report)
 {
     json list = json::array();
     for (const auto& c : report.choices)
-        list.push_back({{"midi", c.midi}, {"confidence", c.confidence}, {"reason", c.reason}});
+        list.push_back(
+            {{"midi", c.midi}, {"confidence", c.confidence}, {"reason", messageJson(c.reason)}});
     return list;
 }
 
@@ -107,7 +139,7 @@ PitchReport pitchFrom(const json& j)
     report.stretch = j.value("stretch", 0.0);
     for (const auto& c : j.value("candidates", json::array()))
         report.choices.push_back({c.at("midi").get<double>(), c.at("confidence").get<double>(),
-            c.at("reason").get<std::string>()});
+            messageFrom(c.at("reason"))});
     for (const auto& p : j.value("partials", json::array()))
         report.partials.push_back({p.at(0).get<double>(), p.at(1).get<double>(),
             p.size() > 2 ? p[2].get<double>() : 0.0});
@@ -126,7 +158,7 @@ json factsJson(const Facts& facts)
     for (const auto& c : facts.loopChoices)
         choices.push_back(candidateJson(c));
     return {{"pitch", pitchJson(facts.pitch)}, {"loopChoices", choices},
-        {"loopMessage", facts.loopMessage}};
+        {"loopMessage", messageJson(facts.loopMessage)}};
 }
 
 Aside<Facts> factsFrom(const json& j, const Audio& audio)
@@ -137,7 +169,7 @@ Aside<Facts> factsFrom(const json& j, const Audio& audio)
         facts.pitch = pitchFrom(j.at("pitch"));
         for (const auto& c : j.value("loopChoices", json::array()))
             facts.loopChoices.push_back(candidateFrom(c));
-        facts.loopMessage = j.value("loopMessage", "");
+        facts.loopMessage = messageFrom(j.value("loopMessage", json()));
         sanitize(facts, audio);
     } catch (const json::exception&) {
         found.forget();

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/instrument.h"
+#include "base/say.h"
 
 #include <algorithm>
 #include <numbers>
@@ -88,7 +89,7 @@ LayerId addLayer(Instrument& instrument)
         return {};
     Layer layer;
     layer.id = freeLayerId(instrument);
-    layer.name = "Layer " + std::to_string(instrument.layers.size() + 1);
+    layer.name = say("Layer %1", instrument.layers.size() + 1);
     instrument.layers.push_back(layer);
     return layer.id;
 }
@@ -102,7 +103,7 @@ LayerId duplicateLayer(Instrument& instrument, LayerId layer)
     Layer copy = *original;
     copy.id = freeLayerId(instrument);
     int id = instrument.freeId();
-    copy.name += " copy";
+    copy.name += say(" copy");
     for (auto& zone : copy.zones)
         zone.id = id++;
     const auto at = original - instrument.layers.data();

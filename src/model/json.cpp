@@ -9,6 +9,7 @@
 #include "model/treatment_json.h"
 
 #include "audio/original_file.h"
+#include "base/say.h"
 
 #include <filesystem>
 #include <set>
@@ -107,7 +108,8 @@ Take takeFrom(const json& j, RecordingPtr recording)
 
 Error damagedDocument(const std::string& name, const std::string& what)
 {
-    return {ErrorCode::damaged, name + " is damaged: " + what + ".", "Open an older copy of it."};
+    return {ErrorCode::damaged, say("%1 is damaged: %2.", name, what),
+        say("Open an older copy of it.")};
 }
 
 } // namespace
@@ -115,7 +117,7 @@ Error damagedDocument(const std::string& name, const std::string& what)
 std::string audioPath(const Recording& recording)
 {
     auto extension = std::filesystem::path(recording.fileName).extension().string();
-    return "audio/" + recording.hash + (extension.empty() ? ".wav" : extension);
+    return say("audio/%1%2", recording.hash, (extension.empty() ? ".wav" : extension));
 }
 
 std::string toJson(const Instrument& instrument)
@@ -209,18 +211,18 @@ std::string contradiction(const std::vector<int>& takeIds, const std::vector<Lay
     std::set<int> takes, layers, zones;
     for (const int id : takeIds)
         if (!free(takes, id))
-            return "two of its takes are the same one";
+            return say("two of its takes are the same one");
     for (const auto& layer : instrument) {
         if (!free(layers, layer.id.value))
-            return "two of its layers are the same one";
+            return say("two of its layers are the same one");
         for (const auto& zone : layer.zones) {
             if (takes.count(zone.take.value) == 0)
-                return "a zone plays a take that is missing";
+                return say("a zone plays a take that is missing");
             if (!free(zones, zone.id.value))
-                return "two of its zones are the same one";
+                return say("two of its zones are the same one");
         }
     }
-    return zones.size() > mostZones ? "it has more zones than can be played" : "";
+    return zones.size() > mostZones ? say("it has more zones than can be played") : "";
 }
 
 } // namespace
@@ -232,12 +234,12 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
         json j = json::parse(text);
         const int schema = whole<int>(j.at("schema"));
         if (schema > schemaVersion)
-            return fail(ErrorCode::damaged, name + " was made by a newer Pure Tone.",
-                "Update Pure Tone to open it.");
+            return fail(ErrorCode::damaged, say("%1 was made by a newer Pure Tone.", name),
+                say("Update Pure Tone to open it."));
         migrate(j, schema);
         if (j.at("takes").size() > mostTakes || j.at("layers").size() > mostLayers
             || j.value("effects", json::array()).size() > mostEffects)
-            return tl::unexpected(damagedDocument(name, "it claims more than can be played"));
+            return tl::unexpected(damagedDocument(name, say("it claims more than can be played")));
         Instrument instrument;
         instrument.name = j.at("name").get<std::string>();
         instrument.layers.clear();
@@ -278,7 +280,7 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
         return tl::unexpected(
             damagedDocument(name, what.substr(std::min(what.size(), what.find("] ") + 2))));
     } catch (const json::exception&) {
-        return tl::unexpected(damagedDocument(name, "its description cannot be understood"));
+        return tl::unexpected(damagedDocument(name, say("its description cannot be understood")));
     }
 }
 

@@ -3,6 +3,7 @@
 
 #include "audio/level.h"
 #include "base/quantity.h"
+#include "base/say.h"
 #include "model/reach.h"
 
 #include <algorithm>
@@ -238,7 +239,7 @@ void moveUnpitched(Instrument& instrument, LayerId id, LayOutOptions::Unpitched 
             return std::any_of(
                 moved.begin(), moved.end(), [&](const Zone& m) { return m.id == zone.id; });
         });
-        instrument.layer(into)->name = "Without pitch";
+        instrument.layer(into)->name = say("Without pitch");
     }
     Layer& own = *instrument.layer(into);
     own.follow = 0.0;
@@ -357,32 +358,45 @@ LaidOut layOut(Instrument& instrument, LayerId id, const LayOutOptions& options)
     return done;
 }
 
+namespace {
+
+std::string takesText(std::size_t count)
+{
+    return count == 1 ? say("1 take") : say("%1 takes", count);
+}
+
+std::string touchText(const LaidOut& done)
+{
+    if (done.byWords)
+        return say("those of one root sound by touch, as their names say");
+    return done.leastStepDb > 0.0
+        ? say("those of one root sound by touch, their levels %1 apart or more",
+            formatDecibels({done.leastStepDb}))
+        : say("those of one root sound by touch");
+}
+
+} // namespace
+
 std::string sentenceFor(const LaidOut& done)
 {
-    const auto count = [](std::size_t n, const std::string& what) {
-        return std::to_string(n) + " " + what + (n == 1 ? "" : "s");
-    };
     std::string words;
+    const auto add = [&](const std::string& part) { words += (words.empty() ? "" : "; ") + part; };
     const auto pitched = done.takes - done.unpitched;
-    if (pitched > 0)
-        words = done.roots == 1 && pitched > 1
-            ? "All " + count(pitched, "take") + " have one root"
-            : count(pitched, "take") + " on " + count(done.roots, "root")
-                + (done.roots > 1 ? ", borders halfway between them" : "");
+    if (pitched > 1 && done.roots == 1)
+        add(say("All %1 have one root", takesText(pitched)));
+    else if (pitched > 0)
+        add(done.roots > 1 ? say(
+                "%1 on %2 roots, borders halfway between them", takesText(pitched), done.roots)
+                           : say("%1 on 1 root", takesText(pitched)));
     if (done.shared == LaidOut::Shared::byTouch)
-        words += done.byWords        ? "; those of one root sound by touch, as their names say"
-            : done.leastStepDb > 0.0 ? "; those of one root sound by touch, their levels "
-                + formatDecibels({done.leastStepDb}) + " apart or more"
-                                     : "; those of one root sound by touch";
+        add(touchText(done));
     else if (done.shared == LaidOut::Shared::inTurn)
-        words += "; those of one root sound in turn";
-    if (done.unpitched > 0) {
-        words += words.empty() ? "" : "; ";
-        words += count(done.unpitched, "take") + " without a clear pitch "
-            + (done.unpitchedTo == LayOutOptions::Unpitched::inARow
-                    ? "on single keys in a row"
-                    : "in turn on every key, without following them");
-    }
+        add(say("those of one root sound in turn"));
+    if (done.unpitched > 0)
+        add(done.unpitchedTo == LayOutOptions::Unpitched::inARow
+                ? say("%1 without a clear pitch on single keys in a row", takesText(done.unpitched))
+                : say("%1 without a clear pitch in turn on every key, without following them",
+                    takesText(done.unpitched)));
     return words + ".";
 }
 

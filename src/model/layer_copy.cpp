@@ -2,6 +2,7 @@
 #include "model/layer_copy.h"
 
 #include "base/all_cores.h"
+#include "base/say.h"
 #include "prepare/treat.h"
 
 #include <algorithm>
@@ -35,7 +36,7 @@ bool reverseTakes(Instrument& instrument, Layer& layer, const Progress& progress
             take != nullptr && !copies.contains(zone.take)) {
             Take copy = *take;
             copy.id = id++;
-            copy.name += " reversed";
+            copy.name += say(" reversed");
             copies.emplace(zone.take, std::move(copy));
         }
     if (instrument.takes.size() + copies.size() > mostTakes)
@@ -75,7 +76,7 @@ LayerId copyLayer(Instrument& instrument, LayerId original, LayerCopy how, const
     case LayerCopy::same:
         break;
     case LayerCopy::reversed: {
-        layer->name = name + " reversed";
+        layer->name = say("%1 reversed", name);
         Layer turnedLayer = *layer;
         if (!reverseTakes(instrument, turnedLayer, progress)) {
             std::erase_if(instrument.layers, [&](const Layer& l) { return l.id == id; });
@@ -85,15 +86,15 @@ LayerId copyLayer(Instrument& instrument, LayerId original, LayerCopy how, const
         break;
     }
     case LayerCopy::octaveUp:
-        layer->name = name + ", octave up";
+        layer->name = say("%1, octave up", name);
         layer->octave = std::min(mostOctaves, layer->octave + 1);
         break;
     case LayerCopy::octaveDown:
-        layer->name = name + ", octave down";
+        layer->name = say("%1, octave down", name);
         layer->octave = std::max(-mostOctaves, layer->octave - 1);
         break;
     case LayerCopy::detuned:
-        layer->name = name + " detuned";
+        layer->name = say("%1 detuned", name);
         layer->fineCents += layer->fineCents > 100.0 - detuneCents ? -detuneCents : detuneCents;
         break;
     }

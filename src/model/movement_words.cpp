@@ -2,6 +2,7 @@
 #include "model/movement_words.h"
 
 #include "base/quantity.h"
+#include "base/say.h"
 
 #include <algorithm>
 #include <cmath>
@@ -46,17 +47,21 @@ constexpr ShapeWord shapeWords[] = {{"sine", Wave::Shape::sine},
     {"square", Wave::Shape::square}, {"steps", Wave::Shape::steps}, {"drift", Wave::Shape::drift},
     {"wave", Wave::Shape::sine}};
 
+std::string lowered(std::string text)
+{
+    std::transform(text.begin(), text.end(), text.begin(),
+        [](unsigned char c) { return c < 128 ? char(std::tolower(c)) : char(c); });
+    return text;
+}
+
 /// The words of a sentence that is being read, taken from its front.
 class Words {
 public:
     explicit Words(const std::string& text)
     {
         std::istringstream stream(text);
-        for (std::string word; stream >> word;) {
-            std::transform(word.begin(), word.end(), word.begin(),
-                [](unsigned char c) { return c < 128 ? char(std::tolower(c)) : char(c); });
-            words_.push_back(word);
-        }
+        for (std::string word; stream >> word;)
+            words_.push_back(lowered(word));
     }
     bool empty() const { return at_ >= words_.size(); }
     std::string next() const { return empty() ? std::string() : words_[at_]; }
@@ -70,6 +75,11 @@ public:
                 return false;
         at_ = at;
         return true;
+    }
+    /// The same in the language of the program, or in English.
+    bool takeMeant(const char* phrase)
+    {
+        return take(lowered(say(phrase))) || take(lowered(phrase));
     }
     /// Takes a number, and its unit where it has one, also without a space between them.
     std::optional<std::pair<double, std::string>> takeQuantity()
@@ -91,12 +101,12 @@ public:
         static constexpr const char* units[] = {"oct", "octaves", "octave", "st", "semitones",
             "semitone", "ct", "cents", "db", "%", "percent", "ms", "s", "hz", "beat", "beats",
             "bar", "bars"};
-        if (unit.empty())
-            for (const char* known : units)
-                if (take(known)) {
-                    unit = known;
-                    break;
-                }
+        for (const char* known : units) {
+            if (unit == lowered(say(known)))
+                unit = known;
+            if (unit.empty() && takeMeant(known))
+                unit = known;
+        }
         return std::pair(*number, unit);
     }
 
@@ -108,16 +118,16 @@ private:
 std::optional<Source> takeSource(Words& words, std::optional<Wave>& wave)
 {
     for (const auto& [word, kind] : sourceWords)
-        if (words.take(word))
+        if (words.takeMeant(word))
             return Source{kind, 0};
-    if (words.take("controller") || words.take("cc")) {
+    if (words.takeMeant("controller") || words.take("cc")) {
         const auto number = words.takeQuantity();
         if (!number || number->first < 0.0 || number->first > 127.0)
             return std::nullopt;
         return Source{SourceKind::controller, int(number->first)};
     }
     for (const auto& [word, shape] : shapeWords)
-        if (words.take(word)) {
+        if (words.takeMeant(word)) {
             wave = Wave{};
             wave->shape = shape;
             if (const auto speed = words.takeQuantity()) {
@@ -186,23 +196,25 @@ std::string waveName(const Wave& wave)
             name = word;
             break;
         }
+    if (wave.beats == 1.0)
+        return say("%1, 1 beat", say(name.c_str()));
     if (wave.beats > 0.0)
-        return name + ", " + formatNumber(wave.beats, wave.beats < 1.0 ? 3 : 1)
-            + (wave.beats == 1.0 ? " beat" : " beats");
-    return name + ", " + formatNumber(wave.hz, wave.hz < 10.0 ? 2 : 0) + " Hz";
+        return say(
+            "%1, %2 beats", say(name.c_str()), formatNumber(wave.beats, wave.beats < 1.0 ? 3 : 1));
+    return say(name.c_str()) + ", " + formatNumber(wave.hz, wave.hz < 10.0 ? 2 : 0) + " Hz";
 }
 
 std::string sourceName(const Source& source, const std::array<Wave, mostWaves>& waves)
 {
     switch (source.kind) {
     case SourceKind::none:
-        return "nothing";
+        return say("nothing");
     case SourceKind::wheel:
-        return "mod wheel";
+        return say("mod wheel");
     case SourceKind::random:
-        return "chance";
+        return say("chance");
     case SourceKind::controller:
-        return "controller " + std::to_string(source.number);
+        return say("controller %1", source.number);
     case SourceKind::wave:
         return waveName(waves[std::size_t(source.number)]);
     default:
@@ -210,7 +222,7 @@ std::string sourceName(const Source& source, const std::array<Wave, mostWaves>& 
     }
     for (const auto& [word, kind] : sourceWords)
         if (kind == source.kind)
-            return word;
+            return say(word);
     return {};
 }
 
@@ -220,17 +232,10 @@ std::string amountText(const Movement& m)
     const double shown = m.amount * facts.scale;
     const std::string sign = isTwoSided(m.source) ? "\xC2\xB1" : shown < 0.0 ? "-" : "+";
     std::string number = formatNumber(std::abs(shown), facts.decimals);
-    return sign + number + " " + (facts.unit[0] == '\0' ? "%" : facts.unit);
+    return sign + number + " " + (facts.unit[0] == '\0' ? "%" : say(facts.unit));
 }
 
 namespace {
-
-std::string lower(std::string text)
-{
-    std::transform(text.begin(), text.end(), text.begin(),
-        [](unsigned char c) { return c < 128 ? char(std::tolower(c)) : char(c); });
-    return text;
-}
 
 /// "echo mix", "reverb decay", and with several of a kind the first of them.
 bool takeEffectValue(Words& words, const Effects& effects, Movement& m)
@@ -238,10 +243,10 @@ bool takeEffectValue(Words& words, const Effects& effects, Movement& m)
     for (const Effect& effect : effects) {
         Words ahead = words;
         const EffectFacts& facts = factsOf(effect.kind);
-        if (!ahead.take(facts.word))
+        if (!ahead.takeMeant(facts.word))
             continue;
         for (std::size_t p = 0; p < facts.parameters.size(); ++p)
-            if (ahead.take(lower(facts.parameters[p].label))) {
+            if (ahead.takeMeant(facts.parameters[p].label)) {
                 words = ahead;
                 m.target = Target::effect;
                 m.number = EffectPlace{effect.id, int(p)}.number();
@@ -259,8 +264,8 @@ std::string effectValueName(const Effects& effects, int number)
     for (const Effect& effect : effects) {
         const EffectFacts& facts = factsOf(effect.kind);
         if (effect.id == id && std::size_t(parameter) < facts.parameters.size())
-            return std::string(facts.word) + " "
-                + lower(facts.parameters[std::size_t(parameter)].label);
+            return say(facts.word) + " "
+                + lowered(say(facts.parameters[std::size_t(parameter)].label));
     }
     return {};
 }
@@ -270,13 +275,14 @@ MovementSentence sentenceOf(const Layer& layer, const Movement& m, const Effects
     const auto& facts = factsOf(m.target);
     MovementSentence said;
     said.source = capital(sourceName(m.source, layer.waves));
-    said.verb = isTwoSided(m.source) ? facts.swinging : facts.verb;
+    said.verb = say(isTwoSided(m.source) ? facts.swinging : facts.verb);
     if (m.target == Target::effect)
         if (const auto name = effectValueName(effects, m.number); !name.empty())
-            said.verb = (isTwoSided(m.source) ? "moves the " : "raises the ") + name + " by";
+            said.verb =
+                isTwoSided(m.source) ? say("moves the %1 by", name) : say("raises the %1 by", name);
     said.amount = amountText(m);
     if (m.by.kind != SourceKind::none)
-        said.by = "as far as " + sourceName(m.by, layer.waves) + " allows";
+        said.by = say("as far as %1 allows", sourceName(m.by, layer.waves));
     return said;
 }
 
@@ -287,28 +293,29 @@ std::string MovementSentence::whole() const
 
 Result<NewMovement> parseMovement(const std::string& text, const Effects& effects)
 {
-    constexpr const char* hint = "Write a source, what it moves and how far: wheel cutoff 2 oct, "
+    const std::string hint = say("Write a source, what it moves and how far: wheel cutoff 2 oct, "
                                  "or sine 5 Hz pitch 20 ct by "
-                                 "pressure.";
+                                 "pressure.");
     Words words(text);
     NewMovement made;
     const auto source = takeSource(words, made.wave);
     if (!source)
         return fail(ErrorCode::badValue,
-            words.empty() ? "Nothing is said to move." : "\"" + words.next() + "\" moves nothing.",
+            words.empty() ? say("Nothing is said to move.")
+                          : say("\"%1\" moves nothing.", words.next()),
             hint);
     made.movement.source = *source;
     bool found = takeEffectValue(words, effects, made.movement);
     for (const auto& [word, target] : targetWords)
-        if (!found && words.take(word)) {
+        if (!found && words.takeMeant(word)) {
             made.movement.target = target;
             found = true;
             break;
         }
     if (!found)
         return fail(ErrorCode::badValue,
-            words.empty() ? "It is not said what is moved."
-                          : "\"" + words.next() + "\" cannot be moved.",
+            words.empty() ? say("It is not said what is moved.")
+                          : say("\"%1\" cannot be moved.", words.next()),
             hint);
     const auto& facts = factsOf(made.movement.target);
     made.movement.amount = facts.usual;
@@ -316,28 +323,26 @@ Result<NewMovement> parseMovement(const std::string& text, const Effects& effect
         const auto amount = amountIn(made.movement.target, quantity->first, quantity->second);
         if (!amount)
             return fail(ErrorCode::badValue,
-                std::string("The ") + facts.word + " is not moved by \"" + quantity->second + "\".",
-                hint);
+                say("The %1 is not moved by \"%2\".", say(facts.word), quantity->second), hint);
         made.movement.amount = std::clamp(*amount, -facts.most, facts.most);
     }
-    if (words.take("by") || words.take("as far as")) {
+    if (words.takeMeant("by") || words.takeMeant("as far as")) {
         std::optional<Wave> wave;
         const auto by = takeSource(words, wave);
         if (!by || wave)
-            return fail(ErrorCode::badValue, "What allows it is not understood.", hint);
+            return fail(ErrorCode::badValue, say("What allows it is not understood."), hint);
         made.movement.by = *by;
     }
     if (!words.empty())
-        return fail(ErrorCode::badValue, "\"" + words.next() + "\" is not understood.", hint);
+        return fail(ErrorCode::badValue, say("\"%1\" is not understood.", words.next()), hint);
     return made;
 }
 
 Result<std::size_t> addMovement(Layer& layer, const NewMovement& wanted)
 {
     if (layer.movements.size() >= mostMovements)
-        return fail(ErrorCode::badValue,
-            "A layer has room for " + std::to_string(mostMovements) + " movements.",
-            "Take one away first.");
+        return fail(ErrorCode::badValue, say("A layer has room for %1 movements.", mostMovements),
+            say("Take one away first."));
     Movement made = wanted.movement;
     if (wanted.wave) {
         int place = 0;
@@ -349,8 +354,8 @@ Result<std::size_t> addMovement(Layer& layer, const NewMovement& wanted)
             ++place;
         if (place == mostWaves)
             return fail(ErrorCode::badValue,
-                "All four waves of the layer are followed by movements already.",
-                "Take one away, or let this one follow a wave that is there.");
+                say("All four waves of the layer are followed by movements already."),
+                say("Take one away, or let this one follow a wave that is there."));
         layer.waves[std::size_t(place)] = *wanted.wave;
         made.source.number = place;
     }

@@ -2,6 +2,7 @@
 #include "model/printing.h"
 
 #include "base/quantity.h"
+#include "base/say.h"
 #include "model/json.h"
 #include "model/take_maker.h"
 #include "pitch/note.h"
@@ -100,21 +101,21 @@ std::string printObstacle(const Instrument& instrument, const Print& print)
                        return inZone(zone, print.plan.key, print.plan.touch);
                    });
         });
-    return any ? "" : "nothing plays its key any more";
+    return any ? "" : say("nothing plays its key any more");
 }
 
 std::string describePrint(const Instrument& instrument, const Print& print, const Naming& naming)
 {
-    std::string text = "Print of " + noteName(print.plan.key, naming) + ": ";
+    std::string text = say("Print of %1: ", noteName(print.plan.key, naming));
     std::string layers;
     for (const Layer& layer : instrument.layers)
         if (std::find(print.layers.begin(), print.layers.end(), layer.id) != print.layers.end())
             layers += (layers.empty() ? "" : ", ") + layer.name;
-    text += layers.empty() ? "layers that are gone" : layers;
+    text += layers.empty() ? say("layers that are gone") : layers;
     for (const Effect& effect : instrument.effects)
         if (std::find(print.effects.begin(), print.effects.end(), effect.id) != print.effects.end())
             text += std::string(", ") + factsOf(effect.kind).word;
-    return text + ", held " + formatSeconds(print.plan.heldSeconds);
+    return say("%1, held %2", text, formatSeconds(print.plan.heldSeconds));
 }
 
 Take printedTake(const Instrument& instrument, RecordingPtr recording, const Print& print,

@@ -2,6 +2,7 @@
 #include "model/readings.h"
 
 #include "base/quantity.h"
+#include "base/say.h"
 #include "model/name_note.h"
 #include "model/printing.h"
 
@@ -11,21 +12,21 @@ const char* nameOf(Stop stop)
 {
     switch (stop) {
     case Stop::sound:
-        return "Sound";
+        return text("Sound");
     case Stop::pitch:
-        return "Pitch";
+        return text("Pitch");
     case Stop::loop:
-        return "Loop";
+        return text("Loop");
     case Stop::keys:
-        return "Keys";
+        return text("Keys");
     case Stop::shape:
-        return "Shape";
+        return text("Shape");
     case Stop::effects:
-        return "Effects";
+        return text("Effects");
     case Stop::write:
         break;
     }
-    return "Export";
+    return text("Export");
 }
 
 bool contradictsSeries(const Take& take)
@@ -52,12 +53,12 @@ void addNamed(const Take& take, std::vector<PitchChoice>& choices)
         const double octaves = 12.0 * std::round(off / 12.0);
         if (std::abs(off - octaves) > agrees || std::abs(octaves) > 24.0)
             continue;
-        choice.reason += ", as the file's name says";
+        choice.reason += message(", as the file's name says");
         return;
     }
     midi = std::clamp(midi, 0.0, 127.0);
     choices.insert(choices.begin() + (choices.empty() ? 0 : 1),
-        PitchChoice{midi, 0.0, "from the file's name"});
+        PitchChoice{midi, 0.0, message("from the file's name")});
 }
 
 } // namespace
@@ -67,7 +68,7 @@ std::vector<PitchChoice> pitchChoices(const Take& take)
     auto choices = take.facts->pitch.choices;
     if (const auto& given = take.recording->sampler)
         choices.insert(choices.begin() + (choices.empty() ? 0 : 1),
-            PitchChoice{given->midi, 0.0, "from the file"});
+            PitchChoice{given->midi, 0.0, message("from the file")});
     addNamed(take, choices);
     return choices;
 }
@@ -91,20 +92,19 @@ std::vector<std::string> pitchFacts(const Take& take, const Naming& naming)
         std::string names;
         for (const double midi : report.notes)
             names += (names.empty() ? "" : ", ") + noteName(nearestKey(onKeys(midi)).key, naming);
-        facts.push_back(
-            std::to_string(report.notes.size()) + " notes sound at once: " + names + ".");
+        facts.push_back(say("%1 notes sound at once: %2.", report.notes.size(), names));
     }
     const auto& m = report.movement;
     if (m && report.wanders())
-        facts.push_back("It wanders from " + noteAndCents(onKeys(m->low), naming) + " to "
-            + noteAndCents(onKeys(m->high), naming) + ", steadiest from "
-            + formatSeconds(m->steadyStart) + " to " + formatSeconds(m->steadyEnd) + ".");
+        facts.push_back(say("It wanders from %1 to %2, steadiest from %3 to %4.",
+            noteAndCents(onKeys(m->low), naming), noteAndCents(onKeys(m->high), naming),
+            formatSeconds(m->steadyStart), formatSeconds(m->steadyEnd)));
     if (m && m->smooth() && m->vibratoHz > 0.0 && m->vibratoCents >= 8.0)
-        facts.push_back("Vibrato of ±" + formatNumber(m->vibratoCents, 0) + " cents, "
-            + formatNumber(m->vibratoHz, 1) + " a second.");
+        facts.push_back(say("Vibrato of ±%1 cents, %2 a second.", formatNumber(m->vibratoCents, 0),
+            formatNumber(m->vibratoHz, 1)));
     if (report.kind == SoundKind::percussive && report.tonal > 0.0)
-        facts.push_back("Body " + formatNumber(100.0 * report.tonal, 0) + " %, noise "
-            + formatNumber(100.0 * (1.0 - report.tonal), 0) + " %.");
+        facts.push_back(say("Body %1 %, noise %2 %.", formatNumber(100.0 * report.tonal, 0),
+            formatNumber(100.0 * (1.0 - report.tonal), 0)));
     return facts;
 }
 
@@ -133,17 +133,19 @@ Reading soundReading(const Take& take, std::size_t notesInside)
     reading.text = formatSeconds(double(take.kept.length()) / take.rate());
     const auto channels = take.audio().channelCount();
     if (notesInside > 1) {
-        const auto count = std::to_string(notesInside);
-        reading.text = count + " notes: split them?";
-        reading.concern = "This recording of " + formatSeconds(take.audio().seconds()) + " holds "
-            + count + " notes: click here to see where it would be cut; nothing is made yet.";
+        reading.text = say("%1 notes: split them?", notesInside);
+        reading.concern = say("This recording of %1 holds %2 notes: click here to see where it "
+                              "would be cut; nothing is made yet.",
+            formatSeconds(take.audio().seconds()), notesInside);
     } else if (channels > 2)
-        reading.concern = "Only the first two of " + std::to_string(channels)
-            + " channels are heard: choose others with \"Choose channels\" below the wave.";
+        reading.concern = say("Only the first two of %1 channels are heard: choose others with "
+                              "\"Choose channels\" below the wave.",
+            channels);
     else if (playedPart(take).length() < take.kept.length() && !take.loop.on)
-        reading.concern = "Longer than " + formatNumber(longestNoteSeconds / 60.0, 0)
-            + " minutes: keys play the first " + formatNumber(playedOfLongSeconds / 60.0, 0)
-            + " minutes of it. Split it, or keep less.";
+        reading.concern = say("Longer than %1 minutes: keys play the first %2 minutes of it. Split "
+                              "it, or keep less.",
+            formatNumber(longestNoteSeconds / 60.0, 0),
+            formatNumber(playedOfLongSeconds / 60.0, 0));
     return reading;
 }
 
@@ -159,15 +161,16 @@ Reading pitchReading(const Take& take, const Naming& naming)
     for (const auto& treatment : take.treatments)
         if (const auto* tone = std::get_if<RemoveTone>(&treatment.what);
             tone != nullptr && tone->alone && treatment.on) {
-            reading.concern = "Only the removed tone is heard: press \"Hear it alone\" again for "
-                              "the take.";
+            reading.concern =
+                say("Only the removed tone is heard: press \"Hear it alone\" again for "
+                    "the take.");
             return reading;
         }
     if (contradictsSeries(take)) {
-        reading.concern = "It reads as "
-            + keyWithNumber(nearestKey(take.tuning.onKeys(*take.facts->pitch.midi)).key, naming)
-            + ", but its place in the row says " + keyWithNumber(take.tuning.rootKey, naming)
-            + ": check which is right.";
+        reading.concern =
+            say("It reads as %1, but its place in the row says %2: check which is right.",
+                keyWithNumber(nearestKey(take.tuning.onKeys(*take.facts->pitch.midi)).key, naming),
+                keyWithNumber(take.tuning.rootKey, naming));
         return reading;
     }
     if (take.tuning.source == TuningSource::series || take.tuning.source == TuningSource::byHand
@@ -175,35 +178,35 @@ Reading pitchReading(const Take& take, const Naming& naming)
         return reading;
     if (take.facts->pitch.verdict == PitchVerdict::none
         && take.tuning.source == TuningSource::proposed)
-        reading.text = "no clear pitch";
+        reading.text = say("no clear pitch");
     if (take.facts->pitch.verdict == PitchVerdict::uncertain)
-        reading.concern = "The pitch is uncertain: compare the candidates and choose one.";
+        reading.concern = say("The pitch is uncertain: compare the candidates and choose one.");
     else if (take.tuning.source == TuningSource::fromFile)
         reading.concern =
-            "No clear pitch was heard; the root key is the one in the file. Check it by ear.";
+            say("No clear pitch was heard; the root key is the one in the file. Check it by ear.");
     else
-        reading.concern = "There is no clear pitch: set the root key by ear.";
+        reading.concern = say("There is no clear pitch: set the root key by ear.");
     return reading;
 }
 
 Reading loopReading(const Take& take, const std::optional<LoopCandidate>& seam)
 {
     if (take.loop.mode == LoopMode::oneShot)
-        return {"one-shot", ""};
+        return {say("one-shot"), ""};
     if (!take.loop.on) {
         if (take.facts->loopChoices.empty() && !take.facts->loopMessage.empty())
-            return {"none", "No loop was found: it " + take.facts->loopMessage + "."};
+            return {say("none"), say("No loop was found: it %1.", take.facts->loopMessage.said())};
         // Kicks and knocks get none by themselves; one that would do is a click away.
-        return {take.facts->loopChoices.empty() ? "off" : "off, one is ready", ""};
+        return {take.facts->loopChoices.empty() ? say("off") : say("off, one is ready"), ""};
     }
     const double seconds = double(take.loop.span.length()) / take.rate();
     Reading reading{formatSeconds(seconds), ""};
     if (!seam || !(seam->loop == take.loop))
         return reading;
-    const auto words = describeSeam(seam->seam, seconds);
+    const auto words = describeSeam(seam->seam, seconds).said();
     reading.text += ", " + words;
     if (seamVerdict(seam->cost) != SeamVerdict::seamless)
-        reading.concern = "The loop " + words + ": choose another candidate or move a post.";
+        reading.concern = say("The loop %1: choose another candidate or move a post.", words);
     return reading;
 }
 
@@ -216,20 +219,21 @@ Reading keysReading(const Instrument& instrument, const Naming& naming)
             high = std::max(high, zone.highKey);
         }
     if (high < 0)
-        return {"no keys", "No key plays anything yet: open a recording."};
-    return {noteName(low, naming) + " to " + noteName(high, naming), ""};
+        return {say("no keys"), say("No key plays anything yet: open a recording.")};
+    return {say("%1 to %2", noteName(low, naming), noteName(high, naming)), ""};
 }
 
 Reading shapeReading(const Instrument& instrument)
 {
-    std::string text = "attack " + formatSeconds(instrument.layers.front().envelope.attack);
+    std::string reading =
+        say("attack %1", formatSeconds(instrument.layers.front().envelope.attack));
     std::ptrdiff_t moves = 0;
     for (const auto& layer : instrument.layers)
         moves += std::count_if(
             layer.movements.begin(), layer.movements.end(), [](const Movement& m) { return m.on; });
     if (moves > 0)
-        text += ", " + std::to_string(moves) + (moves == 1 ? " move" : " moves");
-    return {text, ""};
+        reading += ", " + (moves == 1 ? say("1 move") : say("%1 moves", moves));
+    return {reading, ""};
 }
 
 /// "drive, hall", "4 effects".
@@ -245,16 +249,16 @@ Reading effectsReading(const Instrument& instrument, const Take& take)
         const auto& kind = factsOf(effect.kind);
         // A reverb goes by its kind: "hall".
         const bool isReverb = effect.kind == EffectKind::reverb;
-        const std::string word =
-            isReverb ? kind.parameters[0].words[std::size_t(valueOf(effect, "kind"))] : kind.word;
+        const std::string word = say(
+            isReverb ? kind.parameters[0].words[std::size_t(valueOf(effect, "kind"))] : kind.word);
         reading.text += (reading.text.empty() ? "" : ", ") + word;
     }
     if (on > named)
-        reading.text = std::to_string(on) + " effects";
+        reading.text = say("%1 effects", on);
     if (on == 0)
-        reading.text = instrument.effects.empty() ? "none" : "all passed by";
+        reading.text = instrument.effects.empty() ? say("none") : say("all passed by");
     if (isStalePrint(instrument, take))
-        reading.concern = "What this take was printed from has changed: print it anew.";
+        reading.concern = say("What this take was printed from has changed: print it anew.");
     return reading;
 }
 
@@ -264,7 +268,7 @@ Reading readingOf(Stop stop, const Instrument& instrument, const Take* take, con
     const KnownFacts& known)
 {
     if (take == nullptr)
-        return {stop == Stop::sound ? "no sound yet" : "", ""};
+        return {stop == Stop::sound ? say("no sound yet") : "", ""};
     switch (stop) {
     case Stop::sound:
         return soundReading(*take, known.notesInside);
@@ -303,9 +307,10 @@ std::string crossfadeLimitReason(const Loop& loop)
     if (loop.crossfade < longestCrossfade(loop.span, loop.mode))
         return "";
     if (loop.mode == LoopMode::alternating)
-        return "as long as both turns have room for";
-    return loop.span.start.value <= loop.span.length() ? "as long as the sound before the start"
-                                                       : "as long as the loop itself";
+        return say("as long as both turns have room for");
+    return loop.span.start.value <= loop.span.length()
+        ? say("as long as the sound before the start")
+        : say("as long as the loop itself");
 }
 
 bool wantsFitting(const Take& take)

@@ -86,10 +86,9 @@ void playMany(Layer& layer)
 std::string loopWords(const Sounds& sounds, int round)
 {
     if (round == int(sounds.takes.size()))
-        return "held by its loop";
-    return round == 0
-        ? "without a loop: it ends with the recording"
-        : std::to_string(round) + " of " + std::to_string(sounds.takes.size()) + " takes go round";
+        return say("held by its loop");
+    return round == 0 ? say("without a loop: it ends with the recording")
+                      : say("%1 of %2 takes go round", round, sounds.takes.size());
 }
 
 std::string seconds(double value)
@@ -110,8 +109,11 @@ std::string makePad(const Sounds& sounds, Layer& layer)
     e.attackCurve = 0.2;
     e.release = 1.8;
     layer.filter.kind = FilterKind::off;
-    return "A pad: rises within " + seconds(e.attack) + (inside ? ", begins behind the strike" : "")
-        + ", " + loopWords(sounds, round) + ", dies away within " + seconds(e.release) + ".";
+    return inside
+        ? say("A pad: rises within %1, begins behind the strike, %2, dies away within %3.",
+            seconds(e.attack), loopWords(sounds, round), seconds(e.release))
+        : say("A pad: rises within %1, %2, dies away within %3.", seconds(e.attack),
+            loopWords(sounds, round), seconds(e.release));
 }
 
 std::string makePluck(const Sounds& sounds, Layer& layer)
@@ -134,8 +136,10 @@ std::string makePluck(const Sounds& sounds, Layer& layer)
     layer.second.decay = 0.6 * e.decay;
     layer.second.sustainDb = silentSustainDb;
     layer.second.release = 0.2;
-    return "A pluck: at once there, gone within " + seconds(e.decay)
-        + ", duller as it fades, brighter the harder it is played.";
+    return say(
+        "A pluck: at once there, gone within %1, duller as it fades, brighter the harder it is "
+        "played.",
+        seconds(e.decay));
 }
 
 std::string makeTiedBass(const Sounds& sounds, Layer& layer)
@@ -161,9 +165,13 @@ std::string makeTiedBass(const Sounds& sounds, Layer& layer)
     layer.second.decay = 0.25;
     layer.second.sustainDb = -24.0;
     layer.second.release = 0.1;
-    return std::string("A tied bass: one note at a time that slides within ")
-        + seconds(layer.glide.seconds) + " while keys overlap"
-        + (layer.octave != 0 ? ", two octaves down" : "") + ", " + loopWords(sounds, round) + ".";
+    return layer.octave != 0
+        ? say(
+            "A tied bass: one note at a time that slides within %1 while keys overlap, two octaves "
+            "down, %2.",
+            seconds(layer.glide.seconds), loopWords(sounds, round))
+        : say("A tied bass: one note at a time that slides within %1 while keys overlap, %2.",
+            seconds(layer.glide.seconds), loopWords(sounds, round));
 }
 
 std::string makeDrone(const Sounds& sounds, Layer& layer)
@@ -177,8 +185,11 @@ std::string makeDrone(const Sounds& sounds, Layer& layer)
     e.release = 4.0;
     layer.filter.kind = FilterKind::off;
     layer.unison = {3, 7.0, 0.8, 1.0};
-    return "A drone: three voices a little apart, rises within " + seconds(e.attack)
-        + (inside ? " behind the strike" : "") + ", " + loopWords(sounds, round) + ".";
+    return inside
+        ? say("A drone: three voices a little apart, rises within %1 behind the strike, %2.",
+            seconds(e.attack), loopWords(sounds, round))
+        : say("A drone: three voices a little apart, rises within %1, %2.", seconds(e.attack),
+            loopWords(sounds, round));
 }
 
 std::string makeDrum(const Sounds& sounds, Layer& layer)
@@ -191,7 +202,7 @@ std::string makeDrum(const Sounds& sounds, Layer& layer)
     layer.envelope.attack = 0.0;
     layer.filter.kind = FilterKind::off;
     layer.unison.voices = 1;
-    return "A drum: each hit plays to its end, however short the key is held.";
+    return say("A drum: each hit plays to its end, however short the key is held.");
 }
 
 std::string makeAsRecorded(const Sounds& sounds, Layer& layer)
@@ -206,7 +217,7 @@ std::string makeAsRecorded(const Sounds& sounds, Layer& layer)
     for (Take* take : sounds.takes)
         if (take->loop.mode == LoopMode::oneShot)
             take->loop.mode = LoopMode::forward;
-    return "As recorded: full level from the start, a short release, nothing else.";
+    return say("As recorded: full level from the start, a short release, nothing else.");
 }
 
 } // namespace
@@ -215,19 +226,19 @@ const char* nameOf(ReadyShape shape)
 {
     switch (shape) {
     case ReadyShape::pad:
-        return "Pad";
+        return text("Pad");
     case ReadyShape::pluck:
-        return "Pluck";
+        return text("Pluck");
     case ReadyShape::tiedBass:
-        return "Tied bass";
+        return text("Tied bass");
     case ReadyShape::drone:
-        return "Drone";
+        return text("Drone");
     case ReadyShape::drum:
-        return "Drum";
+        return text("Drum");
     case ReadyShape::asRecorded:
         break;
     }
-    return "As recorded";
+    return text("As recorded");
 }
 
 std::string applyShape(Instrument& instrument, LayerId id, ReadyShape shape)

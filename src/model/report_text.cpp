@@ -30,7 +30,7 @@ json pitchReport(const PitchReport& report)
     json candidates = json::array();
     for (const auto& c : report.choices)
         candidates.push_back(
-            {{"midi", c.midi}, {"confidence", c.confidence}, {"reason", c.reason}});
+            {{"midi", c.midi}, {"confidence", c.confidence}, {"reason", c.reason.said()}});
     json j = {{"verdict", nameOf(report.verdict)}, {"kind", nameOf(report.kind)}};
     if (report.midi) {
         const auto [key, rest] = nearestKey(*report.midi);
@@ -63,7 +63,7 @@ json pitchReport(const PitchReport& report)
 std::string whyNoLoop(const Take& take)
 {
     if (take.facts->loopChoices.empty())
-        return take.facts->loopMessage;
+        return take.facts->loopMessage.said();
     return isStruckDead(take) ? "is struck and gone at once; one is ready" : "is off; one is ready";
 }
 
@@ -126,7 +126,7 @@ std::string analysisText(const std::string& file, const Take& take)
             text += "         " + fact + "\n";
         for (const auto& choice : pitch.choices)
             text += "         " + noteName(nearestKey(choice.midi).key) + "  "
-                + formatNumber(100.0 * choice.confidence, 0) + " %  " + choice.reason + "\n";
+                + formatNumber(100.0 * choice.confidence, 0) + " %  " + choice.reason.said() + "\n";
     } else {
         text += "no clear pitch\n";
     }
@@ -135,8 +135,8 @@ std::string analysisText(const std::string& file, const Take& take)
         text += "none: it " + whyNoLoop(take);
         if (!take.facts->loopChoices.empty()) {
             const auto& best = take.facts->loopChoices.front();
-            text +=
-                ", " + formatSeconds(double(best.loop.span.length()) / rate) + ", " + best.reason;
+            text += ", " + formatSeconds(double(best.loop.span.length()) / rate) + ", "
+                + best.reason.said();
         }
         return text + "\n";
     }
@@ -148,7 +148,7 @@ std::string analysisText(const std::string& file, const Take& take)
     return text + way + formatPosition(toSeconds(take.loop.span.start, rate)) + " to "
         + formatPosition(toSeconds(take.loop.span.end, rate)) + ", crossfade "
         + formatSeconds(toSeconds(take.loop.crossfade, rate)) + ", "
-        + describeSeam(judged.seam, seconds) + "\n";
+        + describeSeam(judged.seam, seconds).said() + "\n";
 }
 
 std::string infoJson(const std::string& file, const Instrument& instrument)

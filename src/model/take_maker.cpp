@@ -4,6 +4,7 @@
 #include "pitch/struck.h"
 
 #include "base/all_cores.h"
+#include "base/say.h"
 #include "model/lay_out.h"
 #include "model/readings.h"
 #include "prepare/kept_part.h"
@@ -197,7 +198,7 @@ Result<Take> makePiece(const Take& source, Span kept, const std::string& name,
     }
     if (progress.cancelled())
         return fail(
-            ErrorCode::cancelled, "Listening to " + recording->fileName + " was cancelled.");
+            ErrorCode::cancelled, say("Listening to %1 was cancelled.", recording->fileName));
     return take;
 }
 

@@ -7,34 +7,33 @@
 
 namespace puretone {
 
-std::string reasonFor(
-    const PitchCandidate& c, double chosenHz, const std::vector<Partial>& partials)
+Message reasonFor(const PitchCandidate& c, double chosenHz, const std::vector<Partial>& partials)
 {
     const double octaves = std::log2(c.series.f0 / chosenHz);
     const auto isOctave = [&](double wanted) { return std::abs(octaves - wanted) < 0.04; };
     if (isOctave(0.0))
-        return c.hits >= 3 ? "common spacing of " + std::to_string(c.hits) + " partials"
-            : c.vote > 0.5 ? "the wave repeats at this pitch"
-                           : "the strongest partial";
+        return c.hits >= 3 ? message("common spacing of %1 partials", c.hits)
+            : c.vote > 0.5 ? message("the wave repeats at this pitch")
+                           : message("the strongest partial");
     if (isOctave(-1.0))
-        return c.missingOdd > 0.3 ? "one octave below: even partials only"
-                                  : "one octave below: its odd partials are weak";
+        return c.missingOdd > 0.3 ? message("one octave below: even partials only")
+                                  : message("one octave below: its odd partials are weak");
     if (isOctave(1.0))
-        return "one octave above: odd partials unexplained";
+        return message("one octave above: odd partials unexplained");
     if (isOctave(2.0))
-        return "two octaves above: most partials unexplained";
+        return message("two octaves above: most partials unexplained");
     if (!partials.empty() && std::abs(interval(Hz{partials[0].hz}, Hz{c.series.f0}).value) < 50.0)
-        return "the strongest partial";
+        return message("the strongest partial");
     if (c.vote > 0.3)
-        return "the wave repeats at this pitch now and then";
-    return "explains " + std::to_string(c.hits) + (c.hits == 1 ? " partial" : " partials");
+        return message("the wave repeats at this pitch now and then");
+    return c.hits == 1 ? message("explains 1 partial") : message("explains %1 partials", c.hits);
 }
 
 namespace {
 
 constexpr std::size_t mostChoices = 5;
 
-void offer(PitchReport& report, double midi, double confidence, const std::string& reason)
+void offer(PitchReport& report, double midi, double confidence, const Message& reason)
 {
     const bool known = std::any_of(report.choices.begin(), report.choices.end(),
         [&](const PitchChoice& other) { return std::abs(other.midi - midi) < 0.5; });
@@ -54,19 +53,20 @@ void offerPartials(PitchReport& report, const std::vector<PitchCandidate>& candi
         return;
     const Partial& strongest = report.partials.front();
     offer(report, midiOf(Hz{strongest.hz}), noteBelief(candidates, strongest.hz),
-        "the strongest partial");
-    offer(report, midiOf(Hz{lowest->hz}), noteBelief(candidates, lowest->hz), "the lowest partial");
+        message("the strongest partial"));
+    offer(report, midiOf(Hz{lowest->hz}), noteBelief(candidates, lowest->hz),
+        message("the lowest partial"));
 }
 
 } // namespace
 
 void listChoices(PitchReport& report, const std::vector<PitchCandidate>& candidates,
-    double chosenHz, const std::string& reason, const std::vector<Offer>& beside)
+    double chosenHz, const Message& reason, const std::vector<Offer>& beside)
 {
     offer(report, *report.midi, report.confidence, reason);
     for (const double note : report.notes)
         offer(report, note, noteBelief(candidates, hzOf(note).value),
-            "one of " + std::to_string(report.notes.size()) + " notes at once");
+            message("one of %1 notes at once", report.notes.size()));
     for (const auto& [hz, why] : beside)
         offer(report, midiOf(Hz{hz}), noteBelief(candidates, hz), why);
     if (report.kind != SoundKind::harmonic)

@@ -7,13 +7,12 @@
 namespace puretone {
 
 /// Why a candidate is worth offering, in plain words, seen from the chosen fundamental (Hz).
-std::string reasonFor(
-    const PitchCandidate& c, double chosenHz, const std::vector<Partial>& partials);
+Message reasonFor(const PitchCandidate& c, double chosenHz, const std::vector<Partial>& partials);
 
 /// A note worth offering, and why.
 struct Offer {
     double hz = 0.0;
-    std::string reason;
+    Message reason;
 };
 
 /// Fills the report's choices: its own note first, with `reason`, then `beside`, each note that
@@ -21,6 +20,6 @@ struct Offer {
 /// runners-up. Their confidences add up to 1 at most: what the note itself leaves is theirs by
 /// belief.
 void listChoices(PitchReport& report, const std::vector<PitchCandidate>& candidates,
-    double chosenHz, const std::string& reason, const std::vector<Offer>& beside);
+    double chosenHz, const Message& reason, const std::vector<Offer>& beside);
 
 } // namespace puretone

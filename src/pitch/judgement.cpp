@@ -55,10 +55,10 @@ std::optional<Judgement> glidingNote(const Evidence& evidence, double readHz)
     const double strongest = midiOf(Hz{evidence.partials.front().hz});
     note.hz = hzOf(line->dwells() ? line->heard : 0.5 * (line->heard + strongest)).value;
     note.kind = SoundKind::percussive;
-    note.reason = "dwells here while it is loud";
+    note.reason = message("dwells here while it is loud");
     note.doubtful = !line->dwells();
-    note.beside = {{hzOf(line->rest).value, "settles here at the end"},
-        {readHz, "what the take as a whole repeats at"}};
+    note.beside = {{hzOf(line->rest).value, message("settles here at the end")},
+        {readHz, message("what the take as a whole repeats at")}};
     return note;
 }
 
@@ -153,11 +153,11 @@ std::optional<Judgement> strongestMode(const Evidence& evidence, double readHz)
     Judgement note;
     note.hz = centsBetween(heard, strongest) < 100.0 ? heard : strongest;
     note.kind = SoundKind::percussive;
-    note.reason = accident == Accident::fewModes ? "few modes hold nearly all of the sound"
-                                                 : "the strongest mode";
+    note.reason = accident == Accident::fewModes ? message("few modes hold nearly all of the sound")
+                                                 : message("the strongest mode");
     note.doubtful = true;
     note.ofSeries = false;
-    note.beside = {{readHz, "what the take as a whole repeats at"}};
+    note.beside = {{readHz, message("what the take as a whole repeats at")}};
     return note;
 }
 
@@ -192,7 +192,7 @@ void keepToPartials(Judgement& note, const Evidence& evidence)
         [&](const auto* c) { return agreesWithPartials(evidence, c->series.partial(1.0)); });
     note.hz = other != others.end() ? (*other)->series.partial(1.0) : evidence.partials.front().hz;
     note.reason = other != others.end() ? reasonFor(**other, (*other)->series.f0, evidence.partials)
-                                        : "the strongest partial";
+                                        : message("the strongest partial");
 }
 
 /// What holds for everything that is no lone gliding mode and no accident.
@@ -206,10 +206,10 @@ Judgement seriesNote(const Evidence& evidence, const FinalPitch& pitch)
     if (const auto bar = barReason(evidence.partials, note.hz))
         note.reason = *bar;
     else if (pitch.from == From::centre && wanders(movement))
-        note.reason = "the middle of where it wanders";
+        note.reason = message("the middle of where it wanders");
     else if (pitch.from == From::rest)
-        note.reason = "steadiest here, from " + formatSeconds(movement->steadyStart) + " to "
-            + formatSeconds(movement->steadyEnd);
+        note.reason = message("steadiest here, from %1 to %2", formatSeconds(movement->steadyStart),
+            formatSeconds(movement->steadyEnd));
     const bool moves = evidence.frames.moves() && !(movement && movement->rests());
     note.kind = kindOf(evidence, pitch.from == From::lonePartial, moves);
     return note;

@@ -31,7 +31,7 @@ struct Evidence {
 struct Judgement {
     double hz = 0.0;
     SoundKind kind = SoundKind::harmonic;
-    std::string reason;
+    Message reason;
     bool ofSeries = true; ///< The winner's, so that what speaks for that speaks for the note.
     bool doubtful = false; ///< Never to be called clear.
     /// What else to offer before all runners-up, with reasons.

@@ -89,7 +89,7 @@ void nameLowest(
             && !isCommonPeriod(note.hz, notes, partials)))
         return;
     note.hz = notes.front();
-    note.reason = "the lowest of " + std::to_string(notes.size()) + " notes at once";
+    note.reason = message("the lowest of %1 notes at once", notes.size());
 }
 
 void decideVerdict(PitchReport& report, double ceiling)

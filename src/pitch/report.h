@@ -3,6 +3,7 @@
 
 #include "audio/audio.h"
 #include "base/progress.h"
+#include "base/say.h"
 #include "pitch/movement.h"
 #include "pitch/note.h"
 #include "pitch/spectrum.h"
@@ -19,7 +20,7 @@ enum class SoundKind { harmonic, inharmonic, percussive, unpitched };
 struct PitchChoice {
     double midi = 0.0;
     double confidence = 0.0; ///< Share of the belief, 0 to 1.
-    std::string reason;
+    Message reason;
     bool operator==(const PitchChoice&) const = default;
 };
 

@@ -79,7 +79,10 @@ Bar isBar(const std::vector<Partial>& partials, double hz, double one)
         : Bar::no;
 }
 
-constexpr const char* barWords = "lowest mode of a bar: modes at 1 : 2.76 : 5.4";
+Message barWords()
+{
+    return message("lowest mode of a bar: modes at 1 : 2.76 : 5.4");
+}
 
 /// Combs of the lower octaves catch a bar's pattern by accident.
 std::optional<StruckNote> barNote(
@@ -91,17 +94,17 @@ std::optional<StruckNote> barNote(
             continue;
         const auto bar = isBar(partials, p.hz, p.levelDb());
         if (bar == Bar::plain || (bar == Bar::likely && weakComb))
-            return StruckNote{p.hz, barWords};
+            return StruckNote{p.hz, barWords()};
     }
     return std::nullopt;
 }
 
 } // namespace
 
-std::optional<std::string> barReason(const std::vector<Partial>& partials, double hz)
+std::optional<Message> barReason(const std::vector<Partial>& partials, double hz)
 {
     return isBar(partials, hz, levelNear(partials, hz)) != Bar::no
-        ? std::optional<std::string>(barWords)
+        ? std::optional<Message>(barWords())
         : std::nullopt;
 }
 
@@ -152,7 +155,7 @@ std::optional<StruckNote> struckNote(
     for (const double hum : {f0, f0 / 2.0, 2.0 * f0})
         if (isBell(partials, hum))
             return StruckNote{strikeNote(partials, hum),
-                "strike note of a bell: hum, tierce and nominal are there"};
+                message("strike note of a bell: hum, tierce and nominal are there")};
     if (const auto bar = barNote(partials, winner, decay))
         return bar;
     const auto at = [&](double ratio) { return levelNear(partials, ratio * f0); };
@@ -160,7 +163,8 @@ std::optional<StruckNote> struckNote(
         [&](const Partial& p) { return p.hz > 6.6 * f0 && p.levelDb() > -28.0; });
     if (f0 < 180.0 && decay.endLevel < 0.2 && at(1.0) < -30.0 && at(2.0) > -6.0 && at(3.0) > -25.0
         && (nothingAbove || winner.score < 0.5))
-        return StruckNote{2.0 * f0, "principal mode of a kettledrum: modes at 1 : 1.5 : 2"};
+        return StruckNote{
+            2.0 * f0, message("principal mode of a kettledrum: modes at 1 : 1.5 : 2")};
     return std::nullopt;
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "base/say.h"
 #include "pitch/candidates.h"
 
 #include <optional>
@@ -24,7 +25,7 @@ Decay measureDecay(std::span<const float> mono, double rate);
 /// A note that is heard although no partial lies there, or not as the lowest of a series.
 struct StruckNote {
     double hz = 0.0;
-    std::string reason;
+    Message reason;
 };
 /// The candidate to believe: usually the first. One that rests on its second partial alone, with
 /// nothing at its odd ones up to the seventh, catches the overtones of a bar or block by accident;
@@ -36,6 +37,6 @@ const PitchCandidate& secondLook(
 std::optional<StruckNote> struckNote(
     const std::vector<Partial>& partials, const PitchCandidate& winner, const Decay& decay);
 /// Says so where a note is the lowest mode of a free bar; nothing otherwise.
-std::optional<std::string> barReason(const std::vector<Partial>& partials, double hz);
+std::optional<Message> barReason(const std::vector<Partial>& partials, double hz);
 
 } // namespace puretone

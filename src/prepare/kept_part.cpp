@@ -3,6 +3,7 @@
 
 #include "audio/crossing.h"
 #include "audio/level.h"
+#include "base/say.h"
 
 #include <algorithm>
 
@@ -63,8 +64,8 @@ Result<Span> proposeKept(const Audio& audio, const std::string& name)
 {
     const Span whole{Frames{0}, Frames{audio.frames()}};
     if (peakLevel(audio, whole).value < silentDb)
-        return fail(ErrorCode::nothingInside, name + " holds only silence.",
-            "Choose a recording with sound in it.");
+        return fail(ErrorCode::nothingInside, say("%1 holds only silence.", name),
+            say("Choose a recording with sound in it."));
     const std::int64_t hop = std::max<std::int64_t>(1, std::llround(0.0025 * audio.rate));
     const auto levels = levelsDb(audio, whole, 0.02, hop);
     const double top = *std::max_element(levels.begin(), levels.end());

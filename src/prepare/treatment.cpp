@@ -4,6 +4,7 @@
 #include "base/in_range.h"
 #include "base/overloaded.h"
 #include "base/quantity.h"
+#include "base/say.h"
 
 #include <algorithm>
 #include <cmath>
@@ -15,46 +16,46 @@ namespace {
 std::string channelsText(const Channels& c)
 {
     if (c.how == Channels::How::mixed)
-        return "Mono from all";
+        return say("Mono from all");
     if (c.left == c.right)
-        return c.left == 0 ? "Mono from left"
-            : c.left == 1  ? "Mono from right"
-                           : "Mono from channel " + std::to_string(c.left + 1);
+        return c.left == 0 ? say("Mono from left")
+            : c.left == 1  ? say("Mono from right")
+                           : say("Mono from channel %1", c.left + 1);
     if (c.left == 1 && c.right == 0)
-        return "Swap sides";
-    return "Channels " + std::to_string(c.left + 1) + " and " + std::to_string(c.right + 1);
+        return say("Swap sides");
+    return say("Channels %1 and %2", c.left + 1, c.right + 1);
 }
 
 std::string bandText(const Band& b)
 {
-    const char* shape = b.shape == Band::Shape::bell ? "Bell"
-        : b.shape == Band::Shape::lowShelf           ? "Low shelf"
-                                                     : "High shelf";
-    return std::string(shape) + " " + formatHz(b.hz) + " " + formatDecibels({b.gainDb});
+    const char* shape = b.shape == Band::Shape::bell ? text("Bell")
+        : b.shape == Band::Shape::lowShelf           ? text("Low shelf")
+                                                     : text("High shelf");
+    return say(shape) + " " + formatHz(b.hz) + " " + formatDecibels({b.gainDb});
 }
 
 std::string levelText(const Level& l)
 {
     switch (l.to) {
     case Level::To::peak:
-        return "Level " + formatDecibels({l.value}) + " peak";
+        return say("Level %1 peak", formatDecibels({l.value}));
     case Level::To::loudness:
-        return "Level " + formatNumber(l.value, 1) + " LUFS";
+        return say("Level %1 LUFS", formatNumber(l.value, 1));
     case Level::To::gain:
         break;
     }
-    return (l.value < 0.0 ? "Gain " : "Gain +") + formatDecibels({l.value});
+    return say("Gain %1", (l.value < 0.0 ? "" : "+") + formatDecibels({l.value}));
 }
 
 std::string straightenText(const Straighten& s)
 {
     if (s.drift == 0.0 && s.vibrato == 0.0)
-        return "Centre the pitch";
-    std::string text = "Straighten";
+        return say("Centre the pitch");
+    std::string text = say("Straighten");
     if (s.drift > 0.0)
-        text += " drift " + formatNumber(100.0 * s.drift, 0) + " %";
+        text += say(" drift %1 %", formatNumber(100.0 * s.drift, 0));
     if (s.vibrato > 0.0)
-        text += " vibrato " + formatNumber(100.0 * s.vibrato, 0) + " %";
+        text += say(" vibrato %1 %", formatNumber(100.0 * s.vibrato, 0));
     return text;
 }
 
@@ -66,9 +67,9 @@ std::string semitonesText(double semitones)
 
 std::string transposeText(const Transpose& t)
 {
-    std::string text = "Transpose " + semitonesText(t.semitones) + " st";
+    std::string text = say("Transpose %1 st", semitonesText(t.semitones));
     if (t.formants != 0.0)
-        text += ", formants " + semitonesText(t.formants);
+        text += say(", formants %1", semitonesText(t.formants));
     return text;
 }
 
@@ -78,19 +79,18 @@ std::string harmonyText(const Harmony& h)
     for (const double semitones : h.semitones)
         if (semitones != 0.0)
             text += (text.empty() ? " " : ", ") + semitonesText(semitones);
-    return "Harmony" + (text.empty() ? " of nobody yet" : text);
+    return text.empty() ? say("Harmony of nobody yet") : say("Harmony") + text;
 }
 
 std::string colourText(const Colour& c)
 {
     if (c.effects.size() == 1) {
-        std::string text = factsOf(c.effects[0].kind).title;
-        return text + " " + describe(c.effects[0]);
+        return say(factsOf(c.effects[0].kind).title) + " " + describe(c.effects[0]);
     }
     std::string text;
     for (const Effect& effect : c.effects)
-        text += (text.empty() ? "" : ", ") + std::string(factsOf(effect.kind).word);
-    return "Effects: " + (text.empty() ? "none" : text);
+        text += (text.empty() ? "" : ", ") + say(factsOf(effect.kind).word);
+    return say("Effects: %1", text.empty() ? say("none") : text);
 }
 
 } // namespace
@@ -99,19 +99,23 @@ std::string describe(const Treatment& treatment)
 {
     return std::visit(
         Overloaded{
-            [](const RemoveDc&) { return std::string("Remove DC"); },
+            [](const RemoveDc&) { return say("Remove DC"); },
             [](const PassFilter& f) {
-                return (f.cut == PassFilter::Cut::low ? "Low cut " : "High cut ") + formatHz(f.hz);
+                return f.cut == PassFilter::Cut::low ? say("Low cut %1", formatHz(f.hz))
+                                                     : say("High cut %1", formatHz(f.hz));
             },
             [](const Band& b) { return bandText(b); },
             [](const Level& l) { return levelText(l); },
-            [](const EvenOut& e) { return "Even out " + formatNumber(100.0 * e.amount, 0) + " %"; },
-            [](const Reverse&) { return std::string("Reverse"); },
+            [](const EvenOut& e) {
+                return say("Even out %1 %", formatNumber(100.0 * e.amount, 0));
+            },
+            [](const Reverse&) { return say("Reverse"); },
             [](const Channels& c) { return channelsText(c); },
-            [](const Width& w) { return "Width " + formatNumber(100.0 * w.share, 0) + " %"; },
+            [](const Width& w) { return say("Width %1 %", formatNumber(100.0 * w.share, 0)); },
             [](const Straighten& s) { return straightenText(s); },
             [](const RemoveTone& r) {
-                return std::string(r.alone ? "Only the tone at " : "Remove tone ") + formatHz(r.hz);
+                return r.alone ? say("Only the tone at %1", formatHz(r.hz))
+                               : say("Remove tone %1", formatHz(r.hz));
             },
             [](const Transpose& t) { return transposeText(t); },
             [](const Harmony& h) { return harmonyText(h); },

@@ -289,7 +289,7 @@ TEST_CASE("lists are chosen from by click and by key", "[app][lists]")
     {
         ChoiceList list;
         list.resize(600, 110);
-        list.setChoices({{60.0, 0.9, "one"}, {72.0, 0.1, "two"}}, 60, {});
+        list.setChoices({{60.0, 0.9, message("one")}, {72.0, 0.1, message("two")}}, 60, {});
         list.show();
         QSignalSpy chosen(&list, &ChoiceList::chosen);
         QTest::keyClick(&list, Qt::Key_Down);

@@ -105,7 +105,7 @@ TEST_CASE("of noise the longest loop with a long crossfade wins", "[loop][finder
     const auto report = findLoops(audio, whole(audio), std::nullopt);
     REQUIRE_FALSE(report.candidates.empty());
     const auto& best = report.candidates.front();
-    CAPTURE(seconds, best.reason, double(best.loop.span.length()) / rate);
+    CAPTURE(seconds, best.reason.said(), double(best.loop.span.length()) / rate);
     CHECK(report.verdict == SeamVerdict::seamless);
     CHECK(double(best.loop.span.length()) > 0.45 * seconds * rate);
     CHECK(double(best.loop.crossfade.value) > 0.08 * rate);
@@ -130,7 +130,7 @@ TEST_CASE("of a sound that dies away it is said how high a loop holds, and a hig
         const double end = double(c.loop.span.end.value) / rate;
         CHECK(c.holdsDb < -30.0 * start + 2.0);
         CHECK(c.holdsDb > -30.0 * end - 2.0);
-        const bool said = c.reason.find("dB below the attack") != std::string::npos;
+        const bool said = c.reason.said().find("dB below the attack") != std::string::npos;
         CHECK(said == (c.holdsDb < -10.0));
     }
 }
@@ -141,7 +141,7 @@ TEST_CASE("where nothing can be looped the reason is said", "[loop][finder][bad-
     const auto report = findLoops(brief, whole(brief), 1.0 / 220.0);
     CHECK(report.verdict == SeamVerdict::none);
     CHECK(report.candidates.empty());
-    CHECK(report.message == "is too short to loop");
+    CHECK(report.message.said() == "is too short to loop");
 }
 
 TEST_CASE("a search can be stopped", "[loop][finder]")
@@ -177,7 +177,7 @@ TEST_CASE("a bad joint is reported before it is heard", "[loop][seam]")
         const auto bad = judgeLoop(audio, loop, 1.0 / 240.0);
         CHECK(seamVerdict(bad.cost) == SeamVerdict::audible);
         CHECK(bad.seam.clickDb > 4.0);
-        CHECK(describeSeam(bad.seam, 0.83).find("clicks") == 0);
+        CHECK(describeSeam(bad.seam, 0.83).said().find("clicks") == 0);
     }
     SECTION("a louder second half steps")
     {

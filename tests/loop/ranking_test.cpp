@@ -86,10 +86,10 @@ TEST_CASE("reasons say what is heard, or why it is behind", "[loop][ranking]")
         candidate(3.0, 1.0, 2.0, LoopKind::longLiving)};
     list[1].loop.evenOut = 1.0;
     explain(list, rate);
-    CHECK(list[0].reason == "seamless and long enough to stay alive");
-    CHECK(list[1].reason == "seamless with its level evened out, but shorter than the best");
-    CHECK(list[2].reason == "seamless; short, so the sound stands still");
-    CHECK(list[3].reason == "steps in level by 2.0 dB");
+    CHECK(list[0].reason.said() == "seamless and long enough to stay alive");
+    CHECK(list[1].reason.said() == "seamless with its level evened out, but shorter than the best");
+    CHECK(list[2].reason.said() == "seamless; short, so the sound stands still");
+    CHECK(list[3].reason.said() == "steps in level by 2.0 dB");
 }
 
 TEST_CASE("what stands in the way is said, and what is nearest", "[loop][ranking]")
@@ -98,17 +98,18 @@ TEST_CASE("what stands in the way is said, and what is nearest", "[loop][ranking
     dying.to = 1.0;
     dying.fallDbPerSecond = 40.0; // 30 dB in 0.75 s
     auto best = candidate(0.2, 0.4, 2.0, LoopKind::longLiving);
-    CHECK(obstacle(best, dying, rate)
+    CHECK(obstacle(best, dying, rate).said()
         == "dies away within 750 ms; the nearest steps in level by 2.0 dB");
     best.loop.evenOut = 1.0;
-    CHECK(obstacle(best, dying, rate).find("the nearest is evened out and ") != std::string::npos);
+    CHECK(obstacle(best, dying, rate).said().find("the nearest is evened out and ")
+        != std::string::npos);
     Sustain wandering;
     wandering.to = 5.0;
     best.loop.mode = LoopMode::alternating;
-    CHECK(obstacle(best, wandering, rate)
+    CHECK(obstacle(best, wandering, rate).said()
         == "never comes back to where it was; the nearest runs there and back and steps in level "
            "by 2.0 dB");
-    CHECK(obstacle(candidate(0.2, 0.4, 0.5, LoopKind::longLiving), dying, rate).empty());
+    CHECK(obstacle(candidate(0.2, 0.4, 0.5, LoopKind::longLiving), dying, rate).said().empty());
 }
 
 TEST_CASE("the sustain of a sound is found with its fall and its swing", "[loop][sustain]")

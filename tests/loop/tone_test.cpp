@@ -93,7 +93,7 @@ TEST_CASE("a remedy does what it says", "[loop][remedy]")
             wave[i] *= float(std::pow(10.0, 3.0 * std::cos(twoPi * double(i) / 48000.0) / 20.0));
         const auto judged = judgeLoop(mono(wave), loop, 1.0 / 240.0);
         REQUIRE(seamVerdict(judged.cost) == SeamVerdict::audible);
-        CHECK(describeSeam(judged.seam, 1.0).find("pulses by") == 0);
+        CHECK(describeSeam(judged.seam, 1.0).said().find("pulses by") == 0);
         const auto remedy = loopRemedy(mono(wave), mono(wave).whole(), judged, 1.0 / 240.0);
         REQUIRE(remedy);
         CHECK(remedy->name == "Even out the level");

@@ -42,7 +42,7 @@ TEST_CASE("facts are no part of the document", "[model][facts]")
     CHECK(known == unknown);
     CHECK(toJson(known) == toJson(unknown));
     auto changed = known;
-    changed.takes[0].facts.change().loopMessage = "is another";
+    changed.takes[0].facts.change().loopMessage = message("is another");
     CHECK(known.takes[0].facts->loopMessage.empty()); // not that of the copy
     CHECK(known == changed);
 }
@@ -140,11 +140,11 @@ TEST_CASE("facts that come later are known wherever the same take stands", "[mod
     history.apply("Move end", moved);
     history.undo();
     auto knowing = history.current();
-    knowing.takes[0].facts.change().loopMessage = "was heard";
+    knowing.takes[0].facts.change().loopMessage = message("was heard");
     CHECK_FALSE(history.apply("", knowing));
-    CHECK(history.current().takes[0].facts->loopMessage == "was heard");
+    CHECK(history.current().takes[0].facts->loopMessage == message("was heard"));
     history.undo();
-    CHECK(history.current().takes[0].facts->loopMessage == "was heard");
+    CHECK(history.current().takes[0].facts->loopMessage == message("was heard"));
     history.redo();
     history.redo();
     CHECK_FALSE(history.current().takes[0].facts.known()); // it is another take by then

@@ -166,7 +166,7 @@ TEST_CASE("the path reads what is there and flags what wants a look", "[model][r
     instrument.takes[0].loop.on = false;
     CHECK(read(Stop::loop).text == "off, one is ready");
     instrument.takes[0].facts.change().loopChoices.clear();
-    instrument.takes[0].facts.change().loopMessage = "dies away within 30 ms";
+    instrument.takes[0].facts.change().loopMessage = message("dies away within 30 ms");
     CHECK(read(Stop::loop).concern == "No loop was found: it dies away within 30 ms.");
     CHECK(readingOf(Stop::sound, {}, nullptr, {}).text == "no sound yet");
     const auto several =

@@ -35,12 +35,12 @@ TEST_CASE("what a name says is offered beside the reading, in its octave", "[mod
     // Another way of counting octaves: the reading's own stands first, and is told to agree.
     const auto agreeing = pitchChoices(heard("horn A2.wav", 220.0));
     CHECK(agreeing.front().midi == Approx(57.0).margin(0.05));
-    CHECK(agreeing.front().reason.find("as the file's name says") != std::string::npos);
+    CHECK(agreeing.front().reason.said().find("as the file's name says") != std::string::npos);
     const auto contradicting = pitchChoices(heard("horn D3.wav", 220.0));
     CHECK(contradicting.front().midi == Approx(57.0).margin(0.05));
     REQUIRE(contradicting.size() > 1);
     CHECK(contradicting[1].midi == 50.0);
-    CHECK(contradicting[1].reason == "from the file's name");
+    CHECK(contradicting[1].reason.said() == "from the file's name");
     const auto unnamed = pitchChoices(heard("horn.wav", 220.0));
     CHECK(unnamed.size() + 1 == contradicting.size());
 }

@@ -165,7 +165,7 @@ TEST_CASE("root and loop of a file stand beside our own", "[take]")
     CHECK(take->tuning.rootKey == 57); // clear: our own reading
     const auto choices = pitchChoices(*take);
     const auto given = std::find_if(choices.begin(), choices.end(),
-        [](const PitchChoice& c) { return c.reason == "from the file"; });
+        [](const PitchChoice& c) { return c.reason.said() == "from the file"; });
     REQUIRE(given != choices.end());
     CHECK(given->midi == Approx(60.25));
     CHECK(take->facts->pitch.choices.size() + 1 == choices.size());

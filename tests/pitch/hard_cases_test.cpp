@@ -43,8 +43,8 @@ std::string told(const PitchReport& report)
 {
     std::string text = std::string(nameOf(report.verdict)) + " " + nameOf(report.kind);
     for (const auto& c : report.choices)
-        text +=
-            "\n  " + std::to_string(c.midi) + " " + std::to_string(c.confidence) + " " + c.reason;
+        text += "\n  " + std::to_string(c.midi) + " " + std::to_string(c.confidence) + " "
+            + c.reason.said();
     return text;
 }
 
@@ -104,7 +104,7 @@ TEST_CASE("a kick is named by where it dwells while it is loud", "[pitch][drum]"
     // cents.
     CHECK_THAT(*report.midi, WithinAbs(midiOf(Hz{hz}), 0.2));
     CHECK(report.kind == SoundKind::percussive);
-    CHECK(report.choices[0].reason == "dwells here while it is loud");
+    CHECK(report.choices[0].reason.said() == "dwells here while it is loud");
 }
 
 TEST_CASE("a tom is read above its rest, which is offered too", "[pitch][drum]")
@@ -133,7 +133,8 @@ TEST_CASE("a tom is read above its rest, which is offered too", "[pitch][drum]")
     CHECK(report.verdict != PitchVerdict::none);
     // Its line ends 26 dB down, two thirds of a semitone above the rest.
     CHECK(std::any_of(report.choices.begin(), report.choices.end(), [&](const PitchChoice& c) {
-        return std::abs(c.midi - rest) < 0.8 && c.reason.find("settles") != std::string::npos;
+        return std::abs(c.midi - rest) < 0.8
+            && c.reason.said().find("settles") != std::string::npos;
     }));
 }
 
@@ -187,7 +188,7 @@ TEST_CASE("a thick bar is read by the pattern of its modes", "[pitch][bar]")
         rate);
     CAPTURE(told(report));
     CHECK_THAT(*report.midi, WithinAbs(midiOf(Hz{660.0}), 0.05));
-    CHECK(report.choices.front().reason == "lowest mode of a bar: modes at 1 : 2.76 : 5.4");
+    CHECK(report.choices.front().reason.said() == "lowest mode of a bar: modes at 1 : 2.76 : 5.4");
 }
 
 TEST_CASE("no reading stands first beside which no partial lies", "[pitch][body]")
@@ -202,8 +203,8 @@ TEST_CASE("no reading stands first beside which no partial lies", "[pitch][body]
     const auto report = analysePitch(modes(230.0, 1.0, some), rate);
     REQUIRE(report.midi);
     const double hz = hzOf(*report.midi).value;
-    CAPTURE(seed, hz, report.choices.front().reason);
-    if (report.choices.front().reason.find("bell") != std::string::npos)
+    CAPTURE(seed, hz, report.choices.front().reason.said());
+    if (report.choices.front().reason.said().find("bell") != std::string::npos)
         return; // A strike note is heard where no partial lies.
     CHECK(std::any_of(report.partials.begin(), report.partials.end(), [&](const Partial& p) {
         const double h = std::round(p.hz / hz);
@@ -299,7 +300,7 @@ TEST_CASE("a bell offers its lowest and its strongest partial", "[pitch][bell]")
     CHECK_THAT(*report.midi, WithinAbs(69.0, 0.03));
     const auto offered = [&](const std::string& reason) -> double {
         for (const auto& choice : report.choices)
-            if (choice.reason == reason)
+            if (choice.reason.said() == reason)
                 return choice.midi;
         return 0.0;
     };

@@ -2,6 +2,7 @@
 // make-pictures FOLDER [--file INSTRUMENT] [--size WxH] [--night] [--only STOP]: grabs every stop
 // of the real window, for docs/screenshots and for looking at what was changed.
 
+#include "app/session/language.h"
 #include "app/shell/listen_panel.h"
 #include "app/shell/main_window.h"
 #include "app/shell/played_sheet.h"
@@ -141,22 +142,23 @@ int main(int argc, char** argv)
     QStandardPaths::setTestModeEnabled(true); // nothing of this lands among anybody's recordings
     QCommandLineParser parser;
     parser.addPositionalArgument("folder", "Where the pictures go");
-    parser.addOptions(
-        {{"file", "Instrument or recording", "path"}, {"size", "Window size", "WxH", "1280x800"},
-            {"night", "Night watch"}, {"only", "One stop, 1 to 7", "stop"},
-            {"silent", "Play nothing"}, {"split", "Propose a split, or make it", "propose|make"},
-            {"record", "Record from the simulated microphone for so many seconds", "seconds"},
-            {"sheet", "One sheet over the window instead of the stops", "shortcuts|close|settings"},
-            {"treat", "Treat the take, and choose one of its treatments"},
-            {"layers", "Make three layers of the instrument"},
-            {"effects", "Add so many effects", "number"},
-            {"shelf", "Open the shelf on a folder", "folder"},
-            {"press", "Press a button of the stop first", "text"},
-            {"into", "The folder that the stop Export shows", "folder"},
-            {"manner", "How the first layer plays: 1 at its own length, 2 frozen", "number"}});
+    parser.addOptions({{"file", "Instrument or recording", "path"},
+        {"size", "Window size", "WxH", "1280x800"}, {"night", "Night watch"},
+        {"language", "Language of the window", "code", "en"}, {"only", "One stop, 1 to 7", "stop"},
+        {"silent", "Play nothing"}, {"split", "Propose a split, or make it", "propose|make"},
+        {"record", "Record from the simulated microphone for so many seconds", "seconds"},
+        {"sheet", "One sheet over the window instead of the stops", "shortcuts|close|settings"},
+        {"treat", "Treat the take, and choose one of its treatments"},
+        {"layers", "Make three layers of the instrument"},
+        {"effects", "Add so many effects", "number"},
+        {"shelf", "Open the shelf on a folder", "folder"},
+        {"press", "Press a button of the stop first", "text"},
+        {"into", "The folder that the stop Export shows", "folder"},
+        {"manner", "How the first layer plays: 1 at its own length, 2 frozen", "number"}});
     parser.process(application);
     if (parser.positionalArguments().isEmpty())
         return 2;
+    language::speak(parser.value("language"));
     Theme::loadFonts();
     const bool night = parser.isSet("night");
     Theme::apply(application, night ? ThemeName::nightWatch : ThemeName::daybreak);

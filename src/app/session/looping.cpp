@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/session.h"
+#include "app/theme/theme.h"
 
 #include "model/take_maker.h"
 
@@ -123,7 +124,7 @@ void Looping::find()
             }
             if (!found.loop.on)
                 session_.say(tr("No loop was found: it %1.")
-                                 .arg(QString::fromStdString(found.facts->loopMessage)));
+                                 .arg(QString::fromStdString(found.facts->loopMessage.said())));
             session_.editTake(of, tr("Find loops"), [&](Take& t) {
                 auto& facts = t.facts.change();
                 facts.loopChoices = found.facts->loopChoices;

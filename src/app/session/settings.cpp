@@ -42,6 +42,16 @@ ThemeName themeFor(ThemeWish wish)
     return dark ? ThemeName::nightWatch : ThemeName::daybreak;
 }
 
+QString languageWish()
+{
+    return QSettings().value(QStringLiteral("language")).toString();
+}
+
+void setLanguageWish(const QString& code)
+{
+    QSettings().setValue(QStringLiteral("language"), code);
+}
+
 Naming naming()
 {
     const QSettings kept;

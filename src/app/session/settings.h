@@ -4,6 +4,7 @@
 #include "app/theme/theme.h"
 #include "pitch/note.h"
 
+#include <QString>
 #include <cstdint>
 #include <filesystem>
 
@@ -18,6 +19,10 @@ void setThemeWish(ThemeWish wish);
 /// Before the first theme is applied: whether the desktop's own colours are dark.
 void lookAtDesktop();
 ThemeName themeFor(ThemeWish wish);
+
+/// A code of language::known(); empty for the desktop's.
+QString languageWish();
+void setLanguageWish(const QString& code);
 
 Naming naming();
 void setNaming(const Naming& naming);

@@ -230,8 +230,9 @@ void MainWindow::refresh()
             {session_.looping().seam(),
                 session_.splitting().proposal() ? 1 : session_.splitting().notesInside()}));
     if (take != nullptr)
-        readings.back().text =
-            session_.history().isSaved() && !session_.path().isEmpty() ? "saved" : "not saved yet";
+        readings.back().text = session_.history().isSaved() && !session_.path().isEmpty()
+            ? tr("saved").toStdString()
+            : tr("not saved yet").toStdString();
     path_->setReadings(std::move(readings));
     const auto& history = session_.history();
     undo_->setEnabled(history.canUndo());

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/settings_sheet.h"
 
+#include "app/session/language.h"
 #include "app/session/settings.h"
 #include "app/shell/main_window.h"
 #include "app/stops/stop_view.h"
@@ -43,6 +44,15 @@ void SettingsSheet::buildLook(FieldColumn* into)
         const auto wish = settings::ThemeWish(index);
         window_.setTheme(settings::themeFor(wish));
         settings::setThemeWish(wish);
+        refresh();
+    });
+    QStringList names{tr("as the desktop")};
+    for (const auto& code : language::known())
+        names << language::nameOf(code);
+    language_ = into->addChoice(
+        tr("Language"), tr("What the window says; another one from the next start on"), names);
+    connect(language_, &ChoiceField::chosen, this, [this](int index) {
+        settings::setLanguageWish(index == 0 ? QString() : language::known()[index - 1]);
         refresh();
     });
 }
@@ -100,6 +110,7 @@ void SettingsSheet::buildKept(FieldColumn* into)
 void SettingsSheet::refresh()
 {
     theme_->setIndex(int(settings::themeWish()));
+    language_->setIndex(1 + int(language::known().indexOf(settings::languageWish())));
     middleC_->setIndex(session_.naming().middleCOctave - 3);
     signs_->setIndex(session_.naming().accidentals == Accidentals::sharps ? 0 : 1);
     a4_->setValue(settings::a4());

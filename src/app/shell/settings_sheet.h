@@ -24,7 +24,7 @@ private:
 
     MainWindow& window_;
     Session& session_;
-    ChoiceField *theme_, *middleC_, *signs_;
+    ChoiceField *theme_, *language_, *middleC_, *signs_;
     ValueField *a4_, *undo_;
     QPushButton* folder_;
     QLabel* held_;

@@ -56,7 +56,7 @@ std::vector<Group> groups()
 /// A group's name, and its keys beside what they do.
 void addGroup(QGridLayout* grid, const Group& group, QWidget* parent)
 {
-    auto* name = new QLabel(QObject::tr(group.name), parent);
+    auto* name = new QLabel(said(group.name), parent);
     name->setProperty("role", "quiet");
     name->setFont(Theme::font(12));
     int row = grid->rowCount();
@@ -66,7 +66,7 @@ void addGroup(QGridLayout* grid, const Group& group, QWidget* parent)
         auto* keys = new QLabel(QString::fromUtf8(shortcut.keys), parent);
         keys->setFont(Theme::font(13, Theme::Weight::medium));
         grid->addWidget(keys, row, 0);
-        grid->addWidget(new QLabel(QObject::tr(shortcut.does), parent), row++, 1);
+        grid->addWidget(new QLabel(said(shortcut.does), parent), row++, 1);
     }
 }
 

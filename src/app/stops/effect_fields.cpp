@@ -9,7 +9,7 @@ namespace {
 
 QString words(const char* text)
 {
-    return QString::fromUtf8(text);
+    return said(text);
 }
 
 FieldSpec hertzField(const ParameterFacts& facts)

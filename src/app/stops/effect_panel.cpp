@@ -19,7 +19,7 @@ constexpr double curveRate = 48000.0; // as the card's picture
 
 QString words(const char* text)
 {
-    return QString::fromUtf8(text);
+    return said(text);
 }
 
 } // namespace

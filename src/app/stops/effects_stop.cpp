@@ -60,7 +60,7 @@ void EffectsStop::connectChain()
 {
     std::vector<std::pair<QString, QString>> ready;
     for (const ReadyChain& each : readyChains())
-        ready.emplace_back(QString::fromUtf8(each.name), QString::fromUtf8(each.tip));
+        ready.emplace_back(said(each.name), said(each.tip));
     chain_->setReady(ready);
     connect(chain_, &ChainView::readyAsked, this, &EffectsStop::useReady);
     connect(chain_, &ChainView::chosen, this, [this](int index) {
@@ -111,7 +111,7 @@ int EffectsStop::indexOfChosen() const
 void EffectsStop::add(EffectKind kind)
 {
     int id = 0;
-    session().edit(tr("Add %1").arg(QString::fromUtf8(factsOf(kind).word)), [&](Instrument& next) {
+    session().edit(tr("Add %1").arg(said(factsOf(kind).word)), [&](Instrument& next) {
         id = freeEffectId(next.effects);
         next.effects.push_back(makeEffect(kind, id));
     });
@@ -122,7 +122,7 @@ void EffectsStop::add(EffectKind kind)
 void EffectsStop::useReady(int index)
 {
     const ReadyChain& ready = readyChains()[std::size_t(index)];
-    session().edit(tr("Use %1").arg(QString::fromUtf8(ready.name)), [&](Instrument& next) {
+    session().edit(tr("Use %1").arg(said(ready.name)), [&](Instrument& next) {
         int id = freeEffectId(next.effects);
         next.effects = ready.effects;
         for (Effect& effect : next.effects)
@@ -131,7 +131,7 @@ void EffectsStop::useReady(int index)
     effect_->choose(session().instrument().effects.front().id);
     refresh();
     session().say(tr("%1: %2. Undo brings back the chain that was there.")
-                      .arg(QString::fromUtf8(ready.name), QString::fromUtf8(ready.tip).toLower()),
+                      .arg(said(ready.name), said(ready.tip).toLower()),
         false);
 }
 
@@ -153,8 +153,7 @@ void EffectsStop::remove(int index)
     if (index < 0 || std::size_t(index) >= effects.size())
         return;
     const int id = effects[std::size_t(index)].id;
-    session().edit(
-        tr("Remove %1").arg(QString::fromUtf8(factsOf(effects[std::size_t(index)].kind).word)),
+    session().edit(tr("Remove %1").arg(said(factsOf(effects[std::size_t(index)].kind).word)),
         [&](Instrument& next) {
             std::erase_if(next.effects, [id](const Effect& effect) { return effect.id == id; });
         });

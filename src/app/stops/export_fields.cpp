@@ -181,8 +181,7 @@ void ExportFields::refresh()
     order_->setVisible(limited);
     for (std::size_t i = 0; i < savers_.size(); ++i) {
         savers_[i]->setVisible(limited);
-        savers_[i]->setText(
-            QStringLiteral("%1  %2").arg(i + 1).arg(QString::fromUtf8(nameOf(wish.savers[i]))));
+        savers_[i]->setText(QStringLiteral("%1  %2").arg(i + 1).arg(said(nameOf(wish.savers[i]))));
     }
 }
 

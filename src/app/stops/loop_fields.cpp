@@ -138,7 +138,7 @@ void LoopStop::connectButtons()
     connect(copy_, &QPushButton::clicked, this, [this] { showCopyMenu(); });
     connect(remedy_, &QPushButton::clicked, this, [this] {
         if (const auto* remedy = session().looping().remedy())
-            session().editTake(QString::fromStdString(remedy->name),
+            session().editTake(said(remedy->name.c_str()),
                 [loop = remedy->result.loop](Take& t) { t.loop = loop; });
     });
     connect(fit_, &QPushButton::clicked, this, [this] {
@@ -192,7 +192,7 @@ void LoopStop::showSeam(const Take& take)
                 ? tr("Struck and gone at once: it gets no loop by itself. One is ready.")
                 : !take.facts->loopChoices.empty() || take.facts->loopMessage.empty()
                 ? tr("The loop is off.")
-                : tr("No loop was found: it %1.").arg(typeset(take.facts->loopMessage)));
+                : tr("No loop was found: it %1.").arg(typeset(take.facts->loopMessage.said())));
         return;
     }
     const auto& measured = session().looping().seam();
@@ -200,12 +200,12 @@ void LoopStop::showSeam(const Take& take)
         return;
     const bool good = seamVerdict(measured->cost) == SeamVerdict::seamless;
     bars_->setMeasured(measured, seconds);
-    const QString words = typeset(describeSeam(measured->seam, seconds));
+    const QString words = typeset(describeSeam(measured->seam, seconds).said());
     const bool best =
         !take.facts->loopChoices.empty() && take.facts->loopChoices.front().loop == take.loop;
     verdict_->setText(good ? tr("Seamless.")
             : best && !take.facts->loopMessage.empty()
-            ? tr("It %1. The sound %2.").arg(words, typeset(take.facts->loopMessage))
+            ? tr("It %1. The sound %2.").arg(words, typeset(take.facts->loopMessage.said()))
             : tr("It %1.").arg(words));
     verdict_->setStyleSheet(QStringLiteral("color: %1; font-weight: 600")
                                 .arg((good ? Theme::tokens().sea : Theme::tokens().coral).name()));
@@ -217,7 +217,7 @@ void LoopStop::showOffers(const Take& take)
     const auto* remedy = take.loop.repeats() ? session().looping().remedy() : nullptr;
     remedy_->setVisible(remedy != nullptr);
     if (remedy != nullptr)
-        remedy_->setText(QString::fromStdString(remedy->name));
+        remedy_->setText(said(remedy->name.c_str()));
     fit_->setVisible(wantsFitting(take));
     const auto tone = session().looping().tone();
     const auto own = tone ? tuningByTone(take, *tone) : std::nullopt;

@@ -38,7 +38,7 @@ QStringList sourceWords()
 {
     QStringList words;
     for (const auto& source : sources)
-        words << MovementPanel::tr(source.name);
+        words << said(source.name);
     return words;
 }
 
@@ -60,7 +60,7 @@ QStringList targetWords(const Effects& effects)
 {
     QStringList words;
     for (int i = 0; i < layerTargets; ++i)
-        words << MovementPanel::tr(factsOf(Target(i)).word);
+        words << said(factsOf(Target(i)).word);
     for (const int number : effectNumbers(effects))
         words << QString::fromStdString(effectValueName(effects, number));
     return words;
@@ -73,7 +73,7 @@ void addTargets(
         NewMovement made = from;
         made.movement.target = Target(i);
         made.movement.amount = factsOf(Target(i)).usual;
-        into.addAction(MovementPanel::tr(factsOf(Target(i)).word), [make, made] { make(made); });
+        into.addAction(said(factsOf(Target(i)).word), [make, made] { make(made); });
     }
 }
 
@@ -84,7 +84,7 @@ void fillEffectMovementMenu(
 {
     const EffectFacts& facts = factsOf(effect.kind);
     for (const auto& source : sources) {
-        QString name = MovementPanel::tr(source.name);
+        QString name = said(source.name);
         name[0] = name[0].toUpper();
         auto* values = menu.addMenu(name);
         for (std::size_t p = 0; p < facts.parameters.size(); ++p) {
@@ -97,8 +97,7 @@ void fillEffectMovementMenu(
             made.movement.target = Target::effect;
             made.movement.number = EffectPlace{effect.id, int(p)}.number();
             made.movement.amount = factsOf(Target::effect).usual;
-            values->addAction(
-                QString::fromUtf8(facts.parameters[p].label), [make, made] { make(made); });
+            values->addAction(said(facts.parameters[p].label), [make, made] { make(made); });
         }
     }
 }
@@ -106,14 +105,14 @@ void fillEffectMovementMenu(
 void fillMovementMenu(QMenu& menu, const std::function<void(const NewMovement&)>& make)
 {
     for (const auto& ready : readyMovements())
-        menu.addAction(MovementPanel::tr(ready.name), [make, made = ready.made] { make(made); });
+        menu.addAction(said(ready.name), [make, made = ready.made] { make(made); });
     menu.addSeparator();
     for (const auto& source : sources) {
         NewMovement made;
         made.movement.source = {source.kind, source.kind == SourceKind::controller ? 11 : 0};
         if (source.kind == SourceKind::wave)
             made.wave = Wave();
-        QString name = MovementPanel::tr(source.name);
+        QString name = said(source.name);
         name[0] = name[0].toUpper();
         addTargets(*menu.addMenu(name), made, make);
     }

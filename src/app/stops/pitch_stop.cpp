@@ -233,7 +233,7 @@ void PitchStop::showVerdict(const Take& take)
                    .arg(std::lround(100.0 * pitch.confidence));
     else
         text = tr("No clear pitch. Set the root key by ear.");
-    text += QLatin1Char(' ') + tr("The sound is %1.").arg(QString::fromLatin1(nameOf(pitch.kind)));
+    text += QLatin1Char(' ') + tr("The sound is %1.").arg(said(nameOf(pitch.kind)));
     QStringList facts;
     for (const auto& fact : pitchFacts(take, session().naming()))
         facts += typeset(fact);

@@ -77,7 +77,7 @@ void ShapeStop::addReadyShapes()
     std::vector<std::pair<QString, QString>> first, second;
     for (int i = 0; i < readyShapeCount; ++i)
         (i < 3 ? first : second)
-            .emplace_back(tr(nameOf(ReadyShape(i))),
+            .emplace_back(said(nameOf(ReadyShape(i))),
                 tr("Sets envelope, loop, filter and notes from what this sound is"));
     int index = 0;
     for (const auto& row : {first, second})
@@ -86,7 +86,7 @@ void ShapeStop::addReadyShapes()
             button->setMinimumWidth(40);
             connect(button, &QPushButton::clicked, this, [this, shape = ReadyShape(index)] {
                 QString sentence;
-                session().edit(tr(nameOf(shape)), [&](Instrument& next) {
+                session().edit(said(nameOf(shape)), [&](Instrument& next) {
                     const bool all = session().shapesAll();
                     for (const Layer& layer : session().instrument().layers)
                         if (all || layer.id == session().layer().id)
@@ -147,7 +147,8 @@ void ShapeStop::connectMovements()
             return;
         touched_ = target;
         session().say(
-            tr("Now move a controller: it will move the %1.").arg(factsOf(*target).word), false);
+            tr("Now move a controller: it will move the %1.").arg(said(factsOf(*target).word)),
+            false);
     });
 }
 

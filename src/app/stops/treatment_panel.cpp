@@ -43,9 +43,8 @@ QString nameOf(const TreatmentKind& what)
                           [](const Transpose&) { return QObject::tr("transposing"); },
                           [](const Harmony&) { return QObject::tr("harmony"); },
                           [](const Colour& c) {
-                              return c.effects.size() == 1
-                                  ? QString::fromUtf8(factsOf(c.effects[0].kind).word)
-                                  : QObject::tr("effects");
+                              return c.effects.size() == 1 ? said(factsOf(c.effects[0].kind).word)
+                                                           : QObject::tr("effects");
                           },
                       },
         what);

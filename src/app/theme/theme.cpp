@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/theme/theme.h"
 
+#include "base/say.h"
+
 #include <QApplication>
 #include <QFontDatabase>
 #include <QPalette>
@@ -173,6 +175,11 @@ QString typeset(const QString& plain)
 QString typeset(const std::string& plain)
 {
     return typeset(QString::fromStdString(plain));
+}
+
+QString said(const char* id)
+{
+    return QString::fromStdString(say(id));
 }
 
 } // namespace puretone::app

@@ -48,5 +48,7 @@ public:
 /// Typographic signs for the window: "A♯3", "−12 ct".
 QString typeset(const QString& plain);
 QString typeset(const std::string& plain);
+/// A message of the core, by its id, in the language of the program.
+QString said(const char* id);
 
 } // namespace puretone::app

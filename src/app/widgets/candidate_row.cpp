@@ -97,8 +97,7 @@ void CandidateRow::paintCard(QPainter& painter, std::size_t index) const
     painter.setPen(t.ink);
     painter.drawText(QRectF(text.left(), text.top(), text.width(), 16.0),
         Qt::AlignLeft | Qt::AlignVCenter,
-        painter.fontMetrics().elidedText(
-            QString::fromLatin1(nameOf(c.kind)), Qt::ElideRight, int(text.width())));
+        painter.fontMetrics().elidedText(said(nameOf(c.kind)), Qt::ElideRight, int(text.width())));
     const auto length = typeset(formatSeconds(seconds));
     painter.setPen(t.quietInk);
     painter.setFont(Theme::font(11));
@@ -107,7 +106,7 @@ void CandidateRow::paintCard(QPainter& painter, std::size_t index) const
     const double room = second.width() - painter.fontMetrics().horizontalAdvance(length) - 8.0;
     painter.drawText(second, Qt::AlignRight | Qt::AlignVCenter,
         painter.fontMetrics().elidedText(
-            typeset(describeSeam(c.seam, seconds)), Qt::ElideRight, int(room)));
+            typeset(describeSeam(c.seam, seconds).said()), Qt::ElideRight, int(room)));
 }
 
 /// Of a sound that dies away: how far down the loop holds it.
@@ -203,8 +202,8 @@ bool CandidateRow::event(QEvent* event)
             QToolTip::hideText();
         else
             QToolTip::showText(help->globalPos(),
-                tr("%1: %2.").arg(QString::fromLatin1(nameOf(candidates_[std::size_t(index)].kind)),
-                    typeset(candidates_[std::size_t(index)].reason)),
+                tr("%1: %2.").arg(said(nameOf(candidates_[std::size_t(index)].kind)),
+                    typeset(candidates_[std::size_t(index)].reason.said())),
                 this);
         return true;
     }

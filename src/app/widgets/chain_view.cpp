@@ -49,10 +49,11 @@ protected:
             painter.fillRect(box, t.panel);
             painter.drawText(at, flags, text);
         };
-        word(QRect(0, 0, width(), lineHeight), Qt::AlignLeft | Qt::AlignVCenter, tr("notes"));
+        word(QRect(0, 0, width(), lineHeight), Qt::AlignLeft | Qt::AlignVCenter,
+            ChainView::tr("notes"));
         const int last = places.empty() ? lineHeight : places.back().top();
         word(QRect(0, last - lineHeight, width(), lineHeight), Qt::AlignRight | Qt::AlignVCenter,
-            tr("out"));
+            ChainView::tr("out"));
         if (mark >= 0 && std::size_t(mark) <= places.size() && !places.empty()) {
             const bool end = std::size_t(mark) == places.size();
             const QRect& by = places[std::size_t(end ? mark - 1 : mark)];

@@ -82,7 +82,7 @@ void ChoiceList::paintEvent(QPaintEvent*)
         painter.setFont(Theme::font(13));
         painter.setPen(here ? t.ink : t.quietInk);
         painter.drawText(QRectF(236.0, row.top(), row.width() - 244.0, row.height()),
-            Qt::AlignLeft | Qt::AlignVCenter, QString::fromStdString(choice.reason));
+            Qt::AlignLeft | Qt::AlignVCenter, QString::fromStdString(choice.reason.said()));
     }
 }
 

@@ -167,14 +167,14 @@ void EffectCard::setEffect(const Effect& effect, double beatsPerSecond, bool cho
     shown_ = effect;
     shownTempo_ = beatsPerSecond;
     chosen_ = chosen;
-    const QString name = QString::fromUtf8(facts.title);
+    const QString name = said(facts.title);
     title_->setText(name);
-    const QString said = typeset(describe(effect));
-    said_->setText(said_->fontMetrics().elidedText(said, Qt::ElideRight, width() - 20));
-    said_->setToolTip(said);
+    const QString values = typeset(describe(effect));
+    said_->setText(said_->fontMetrics().elidedText(values, Qt::ElideRight, width() - 20));
+    said_->setToolTip(values);
     setToolTip(tr("%1. Drag it to another place; Ctrl with an arrow moves it, Del removes it.")
-                   .arg(QString::fromUtf8(facts.tip)));
-    setAccessibleName(tr("%1: %2").arg(name, said));
+                   .arg(said(facts.tip)));
+    setAccessibleName(tr("%1: %2").arg(name, values));
     dot_->setChecked(effect.on);
     dot_->setAccessibleName(tr("%1 on").arg(name));
     dot_->setToolTip(effect.on ? tr("On: click to pass it by") : tr("Passed by: click to hear it"));

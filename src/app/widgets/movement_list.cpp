@@ -121,9 +121,10 @@ FieldSpec MovementRow::amountSpec()
             .remove(QLatin1Char('+'))
             .replace(QChar(0x2212), QLatin1Char('-'));
         const auto& facts = factsOf(movement_.target);
-        const QString unit = facts.unit[0] == '\0' ? QStringLiteral("%") : QString(facts.unit);
-        if (plain.trimmed().endsWith(unit, Qt::CaseInsensitive))
-            plain = plain.trimmed().chopped(unit.size());
+        plain = plain.trimmed();
+        for (const auto& unit : {QString(facts.unit), said(facts.unit), QStringLiteral("%")})
+            if (!unit.isEmpty() && plain.endsWith(unit, Qt::CaseInsensitive))
+                plain.chop(unit.size());
         const auto number = parseNumber(plain.trimmed().toStdString(), "");
         return number ? std::optional(*number / facts.scale) : std::nullopt;
     };

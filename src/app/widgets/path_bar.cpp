@@ -40,7 +40,7 @@ void PathBar::setReadings(std::vector<Reading> readings)
 void PathBar::setCurrent(Stop stop)
 {
     current_ = stop;
-    setAccessibleName(tr("Path: %1").arg(QString::fromLatin1(nameOf(stop))));
+    setAccessibleName(tr("Path: %1").arg(said(nameOf(stop))));
     update();
 }
 
@@ -85,7 +85,7 @@ void PathBar::paintStop(QPainter& painter, std::size_t index) const
         painter.setBrush(Qt::NoBrush);
         painter.drawEllipse(centre, radius + 3.5, radius + 3.5);
     }
-    const QString name = QString::fromLatin1(nameOf(allStops[index]));
+    const QString name = said(nameOf(allStops[index]));
     painter.setFont(Theme::font(14, here ? Theme::Weight::strong : Theme::Weight::medium));
     painter.setPen(here || int(index) == hovered_ ? t.ink : t.quietInk);
     const double left = double(index) * spacing();

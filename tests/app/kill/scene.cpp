@@ -9,8 +9,10 @@
 
 #include <QTimer>
 #include <chrono>
+#include <csignal>
 #include <fcntl.h>
 #include <random>
+#include <sys/prctl.h>
 #include <thread>
 #include <unistd.h>
 
@@ -139,6 +141,7 @@ int main(int argc, char** argv)
     QApplication::setApplicationName(QStringLiteral("puretone"));
     Theme::loadFonts();
     Theme::apply(application, ThemeName::daybreak);
+    ::prctl(PR_SET_PDEATHSIG, SIGKILL); // does not outlive the test
     beat(argv[1]);
     const Scene scene(argv[1], unsigned(std::atoi(argv[2])));
     return QApplication::exec();
