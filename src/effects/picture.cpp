@@ -2,6 +2,7 @@
 #include "effects/picture.h"
 
 #include "base/quantity.h"
+#include "base/say.h"
 #include "base/song_time.h"
 #include "effects/processor.h"
 
@@ -185,7 +186,7 @@ EffectPicture pictureOfEqualiser(const Effect& effect)
         const double hz = low * std::pow(high / low, x);
         return 0.5 + equaliserResponse(effect.values, hz, rate).value / (2.0 * reach);
     }));
-    picture.span = "20 Hz to 20 kHz";
+    picture.span = say("20 Hz to 20 kHz");
     return picture;
 }
 
@@ -199,7 +200,7 @@ EffectPicture pictureOfCompressor(const Effect& effect)
             compressedDb(effect.values, softest * (1.0 - x)) + valueOf(effect, "gain");
         return 1.0 - out / softest;
     }));
-    picture.span = "-60 to 0 dB";
+    picture.span = say("-60 to 0 dB");
     return picture;
 }
 

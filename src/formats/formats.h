@@ -59,7 +59,8 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
     LeftOut* leftOut = nullptr, const std::optional<PlayedNote>& only = {});
 /// Of an SFZ file or a SoundFont what plays a note; all of other files.
 Result<Instrument> openForNote(const std::filesystem::path& path, const PlayedNote& note);
-inline constexpr const char* cancelledWriting = "Writing was cancelled.";
+/// The sentence for it.
+std::string cancelledWriting();
 /// "x was written, but reading it back gave another result: the loop differs."
 Error checkFailed(const std::filesystem::path& path, const std::string& what);
 

@@ -72,7 +72,7 @@ Result<void> writeSoundFont(const std::filesystem::path& path, const std::string
         return tl::unexpected(writeError(path, errno));
     const auto& sounds = plan.bank.sounds;
     const auto written = tryOnAllCores(
-        sounds.size(), cancelledWriting, progress, [&](std::size_t i) -> Result<void> {
+        sounds.size(), cancelledWriting(), progress, [&](std::size_t i) -> Result<void> {
             const auto sample = sampleOf(*sounds[i].first);
             const auto* header = &plan.bank.samples[std::size_t(sounds[i].second)];
             if (std::size_t(sample.audio.frames()) != header->end - header->start)

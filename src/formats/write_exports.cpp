@@ -45,6 +45,11 @@ SamplerInfo samplerOf(const PreparedTake& prepared)
     return sampler;
 }
 
+std::string cancelledWriting()
+{
+    return say("Writing was cancelled.");
+}
+
 Error checkFailed(const fs::path& path, const std::string& what)
 {
     return {ErrorCode::checkFailed,
@@ -199,7 +204,7 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
         if (const auto name = sampleName(region, ending); known.insert(name).second)
             samples.emplace_back(name, &region);
     const auto sampled = tryOnAllCores(
-        samples.size(), cancelledWriting, progress, [&](std::size_t i) -> Result<void> {
+        samples.size(), cancelledWriting(), progress, [&](std::size_t i) -> Result<void> {
             return writeCheckedSample(
                 finishedSample(*samples[i].second, choices), folder / samples[i].first, choices);
         });
@@ -335,8 +340,8 @@ Result<Written> writeWavSet(const Instrument& instrument, const fs::path& folder
     constexpr std::size_t mostPlayed = 16;
     const auto every = (instrument.takes.size() + mostPlayed - 1) / mostPlayed;
     const auto names = takeFileNames(instrument);
-    const auto sampled =
-        tryOnAllCores(names.size(), cancelledWriting, progress.part(0.0, 0.9), [&](std::size_t i) {
+    const auto sampled = tryOnAllCores(
+        names.size(), cancelledWriting(), progress.part(0.0, 0.9), [&](std::size_t i) {
             return writeCheckedSample(conform(prepareTake(instrument.takes[i]), choices.sound),
                 folder / names[i], choices);
         });
@@ -375,7 +380,7 @@ Result<Written> writeInstrument(const Instrument& instrument, const fs::path& pa
         return writeWavFile(instrument, path, choices);
     const auto own = withOwnLengths(instrument, progress.part(0.0, 0.3));
     if (own.takes.empty())
-        return fail(ErrorCode::cancelled, cancelledWriting);
+        return fail(ErrorCode::cancelled, cancelledWriting());
     auto written = *kind == FileKind::sfz
         ? writeSfzFiles(own, path, choices, progress.part(0.3, 0.9))
         : writeSoundFontFile(own, path, choices, progress.part(0.3, 0.9));

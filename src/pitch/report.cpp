@@ -217,28 +217,28 @@ const char* nameOf(PitchVerdict verdict)
 {
     switch (verdict) {
     case PitchVerdict::clear:
-        return "clear";
+        return text("clear");
     case PitchVerdict::uncertain:
-        return "uncertain";
+        return text("uncertain");
     case PitchVerdict::none:
         break;
     }
-    return "none";
+    return text("none");
 }
 
 const char* nameOf(SoundKind kind)
 {
     switch (kind) {
     case SoundKind::harmonic:
-        return "harmonic";
+        return text("harmonic");
     case SoundKind::inharmonic:
-        return "inharmonic";
+        return text("inharmonic");
     case SoundKind::percussive:
-        return "percussive";
+        return text("percussive");
     case SoundKind::unpitched:
         break;
     }
-    return "unpitched";
+    return text("unpitched");
 }
 
 } // namespace puretone

@@ -12,6 +12,7 @@
 
 #include <catch2/catch.hpp>
 #include <fstream>
+#include <set>
 
 using namespace puretone;
 using namespace probe;
@@ -234,6 +235,40 @@ TEST_CASE("a SoundFont of 24 bits comes back as exact as that", "[formats][sf2][
     const auto plain = readSoundFont(OriginalFile(bytes), "a");
     REQUIRE(plain);
     CHECK(plain->takes[0].audio().frames() == is.frames());
+}
+
+TEST_CASE("zones that play one sample of a bank share it, and only a note may be read",
+    "[formats][sf2][export]")
+{
+    const TemporaryFolder folder;
+    Instrument instrument = horns();
+    // Twenty more zones of the first take.
+    auto& zones = instrument.layers[0].zones;
+    for (int i = 0; i < 20; ++i) {
+        Zone more = zones[0];
+        more.id = 1000 + i;
+        more.lowKey = more.highKey = 100 + i;
+        zones.push_back(more);
+    }
+    REQUIRE(writeInstrument(instrument, folder / "a.sf2"));
+    const auto file = *OriginalFile::open(folder / "a.sf2");
+    const auto all = readSoundFont(*file, "a");
+    REQUIRE(all);
+    REQUIRE(all->allZones().size() == 32);
+    std::set<const Recording*> recordings;
+    for (const auto& take : all->takes)
+        recordings.insert(take.recording.pointer().get());
+    CHECK(recordings.size() == 12);
+    for (const auto& kind : {"a.sf2", "a.sfz"}) {
+        REQUIRE(writeInstrument(instrument, folder / kind));
+        const auto note = openForNote(folder / kind, {47, 100});
+        REQUIRE(note);
+        CHECK(note->allZones().size() == 1);
+        CHECK(inZone(note->allZones()[0], 47, 100));
+        const auto nothing = openForNote(folder / kind, {0, 100});
+        REQUIRE(nothing);
+        CHECK(nothing->allZones().size() == (inZone(zones[0], 0, 100) ? 1 : 0));
+    }
 }
 
 TEST_CASE("SFZ has its samples as FLAC where that is chosen", "[formats][sfz][export]")

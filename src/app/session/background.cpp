@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/background.h"
 
+#include "base/say.h"
+
 #include <QCoreApplication>
 #include <QThread>
 
@@ -11,16 +13,18 @@ Error describeException()
     try {
         throw;
     } catch (const std::bad_alloc&) {
-        return {ErrorCode::failed, "There was not enough memory for that; nothing was changed.",
-            "Close other programs, or take a shorter recording."};
+        return {ErrorCode::failed,
+            puretone::say("There was not enough memory for that; nothing was changed."),
+            puretone::say("Close other programs, or take a shorter recording.")};
     } catch (const std::exception& fault) {
         return {ErrorCode::failed,
-            std::string("Pure Tone met a fault of its own and left that undone (") + fault.what()
-                + ").",
-            "Your instrument is as it was; save it before you try again."};
+            puretone::say(
+                "Pure Tone met a fault of its own and left that undone (%1).", fault.what()),
+            puretone::say("Your instrument is as it was; save it before you try again.")};
     } catch (...) {
-        return {ErrorCode::failed, "Pure Tone met a fault of its own and left that undone.",
-            "Your instrument is as it was; save it before you try again."};
+        return {ErrorCode::failed,
+            puretone::say("Pure Tone met a fault of its own and left that undone."),
+            puretone::say("Your instrument is as it was; save it before you try again.")};
     }
 }
 

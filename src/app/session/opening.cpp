@@ -4,6 +4,7 @@
 #include "model/take_maker.h"
 
 #include "base/safe_file.h"
+#include "base/say.h"
 
 #include <QFileInfo>
 #include <QStandardPaths>
@@ -26,8 +27,9 @@ Result<Take> listenTo(const std::filesystem::path& file, const Progress& progres
 {
     if (const auto kind = kindOfFile(file); kind && *kind != FileKind::wav)
         return fail(ErrorCode::badValue,
-            shownName(file) + " is an instrument: it is opened by itself, not as a take.",
-            "Use Open for it.");
+            puretone::say(
+                "%1 is an instrument: it is opened by itself, not as a take.", shownName(file)),
+            puretone::say("Use Open for it."));
     const auto arrived = arriving
         ? ArrivedFunction([arriving](const ArrivedBlock& block) { arriving->take(block); })
         : ArrivedFunction();

@@ -2,6 +2,7 @@
 #include "app/session/player.h"
 
 #include "base/flush_denormals.h"
+#include "base/say.h"
 
 #include <QSettings>
 
@@ -231,7 +232,7 @@ void Player::watch()
     }
     if (input_ && !input_->alive()) {
         const auto name = input_->name();
-        endInput(name + " has gone: what was recorded until then is kept.");
+        endInput(puretone::say("%1 has gone: what was recorded until then is kept.", name));
         emit message(tr("%1 has gone. Choose another input.").arg(QString::fromStdString(name)));
         emit devicesChanged();
     }

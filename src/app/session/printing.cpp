@@ -3,6 +3,7 @@
 
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "base/say.h"
 
 namespace puretone::app {
 
@@ -48,7 +49,7 @@ void Printing::wantLook()
     if (wanted_ == print)
         return;
     wanted_ = print;
-    const auto why = instrument.takes.empty() ? std::string("there is no sound yet")
+    const auto why = instrument.takes.empty() ? puretone::say("there is no sound yet")
                                               : printObstacle(instrument, print);
     obstacle_ = QString::fromStdString(why);
     if (!why.empty()) {
@@ -81,7 +82,7 @@ void Printing::makeLook()
                 found.look = std::make_shared<const PeakPyramid>(
                     std::make_shared<const Audio>(std::move(*audio)));
             else
-                found.why = "it is silent";
+                found.why = puretone::say("it is silent");
             return found;
         },
         [this](const Found& found) {
@@ -94,7 +95,7 @@ void Printing::makeLook()
 
 std::string Printing::nameOf(const PrintPlan& plan) const
 {
-    return "print " + noteName(plan.key, session_.naming());
+    return puretone::say("print %1", noteName(plan.key, session_.naming()));
 }
 
 bool Printing::busy() const
@@ -115,7 +116,7 @@ void Printing::run(std::vector<Print> prints, std::function<void(const std::vect
     const bool touches = prints.front().plan.touch != prints.back().plan.touch;
     for (const Print& print : prints)
         names.push_back(nameOf(print.plan)
-            + (touches ? " touch " + std::to_string(print.plan.touch) : std::string()));
+            + (touches ? puretone::say(" touch %1", print.plan.touch) : std::string()));
     share_ = 0.0;
     session_.background().run(
         JobKind::print, Background::Running::cancel,
@@ -148,7 +149,8 @@ void Printing::print()
     run({planPrint(session_.instrument(), plan())}, [this](const std::vector<Made>& made) {
         const Made& one = made.front();
         TakeId shown;
-        const auto layerName = "Print " + noteName(one.print.plan.key, session_.naming());
+        const auto layerName =
+            puretone::say("Print %1", noteName(one.print.plan.key, session_.naming()));
         session_.edit(tr("Print a take"), [&](Instrument& next) {
             const auto layer =
                 addPrints(next, {printedTake(next, one.recording, one.print, one.name)}, layerName);

@@ -2,6 +2,7 @@
 #include "app/session/session.h"
 
 #include "base/safe_file.h"
+#include "base/say.h"
 
 #include <QCryptographicHash>
 #include <QDir>
@@ -183,7 +184,7 @@ void Saving::recover(const std::shared_ptr<const LeftBehind>& left)
                 return tl::unexpected(history.error());
             auto ready = *history->current.value;
             if (!makeSounds(ready, progress.part(0.8, 1.0)))
-                return fail(ErrorCode::cancelled, "Opening was cancelled.");
+                return fail(ErrorCode::cancelled, puretone::say("Opening was cancelled."));
             return Opened{std::move(*history), std::move(ready)};
         },
         [this, left](const Result<Opened>& opened) {

@@ -285,8 +285,9 @@ void PitchStop::showTake(const Take& take)
     note_->setStyleSheet(QStringLiteral("color: %1").arg(Theme::tokens().brass.name()));
     cents_->setText(typeset(formatCents(Cents{-take.tuning.fineCents})));
     cents_->setToolTip(tr("How far the recording lies from the key"));
-    frequency_->setText(
-        typeset(formatNumber(hz.value, 2) + " Hz · key " + std::to_string(take.tuning.rootKey)));
+    frequency_->setText(tr("%1 Hz · key %2")
+                            .arg(QString::fromStdString(formatNumber(hz.value, 2)))
+                            .arg(take.tuning.rootKey));
     reading_->setVisible(
         take.facts->pitch.midi.has_value() && take.tuning.source != TuningSource::proposed);
     showVerdict(take);

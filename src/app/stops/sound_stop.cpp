@@ -199,8 +199,8 @@ void SoundStop::showReadings(const Take& take)
             top = std::max({top, e.high, -e.low});
         }
         const bool over = top > 1.0f;
-        level_->setText(typeset((over ? "! +" : "") + formatDecibels(toDecibels(double(top)))
-            + (over ? " clips in files" : " peak")));
+        const auto level = typeset(formatDecibels(toDecibels(double(top))));
+        level_->setText(over ? tr("! +%1 clips in files").arg(level) : tr("%1 peak").arg(level));
         level_->setStyleSheet(
             over ? QStringLiteral("color: %1").arg(Theme::tokens().coral.name()) : QString());
     }

@@ -190,10 +190,10 @@ void TrialPanel::showBeating()
     if (rate < standsStill)
         text_->setText(tr("Stands still%1.").arg(partial));
     else
-        text_->setText(typeset(formatNumber(rate, 1) + " beats a second, "
-                           + formatNumber(std::abs(beating_->cents), 1) + " cents "
-                           + (beating_->cents > 0.0 ? "sharp" : "flat"))
-            + partial + QLatin1Char('.'));
+        text_->setText((beating_->cents > 0.0 ? tr("%1 beats a second, %2 cents sharp%3.")
+                                              : tr("%1 beats a second, %2 cents flat%3."))
+                           .arg(typeset(formatNumber(rate, 1)),
+                               typeset(formatNumber(std::abs(beating_->cents), 1)), partial));
     beats_->setBeats(rate, beating_->depth);
 }
 

@@ -466,7 +466,7 @@
         <translation>+ und −</translation>
     </message>
     <message>
-        <source>, as the file&apos;s name says</source>
+        <source>, as the file's name says</source>
         <translation>, wie der Name der Datei sagt</translation>
     </message>
     <message>
@@ -1230,7 +1230,7 @@
         <translation>Er wandert von %1 bis %2, am ruhigsten von %3 bis %4.</translation>
     </message>
     <message>
-        <source>Keeper&apos;s kitchen</source>
+        <source>Keeper's kitchen</source>
         <translation>Küche des Wärters</translation>
     </message>
     <message>
@@ -1246,7 +1246,7 @@
         <translation>Tasten</translation>
     </message>
     <message>
-        <source>Keys do not move the filter&apos;s cutoff.</source>
+        <source>Keys do not move the filter's cutoff.</source>
         <translation>Tasten bewegen die Grenze des Filters nicht.</translation>
     </message>
     <message>
@@ -1490,11 +1490,11 @@
         <translation>Nur Filter, die Tiefen durchlassen, werden geschrieben.</translation>
     </message>
     <message>
-        <source>Only the first two of %1 channels are heard: choose others with &quot;Choose channels&quot; below the wave.</source>
+        <source>Only the first two of %1 channels are heard: choose others with "Choose channels" below the wave.</source>
         <translation>Nur die ersten zwei von %1 Kanälen sind zu hören: andere mit „Kanäle wählen“ unter der Welle wählen.</translation>
     </message>
     <message>
-        <source>Only the removed tone is heard: press &quot;Hear it alone&quot; again for the take.</source>
+        <source>Only the removed tone is heard: press "Hear it alone" again for the take.</source>
         <translation>Nur der entfernte Ton ist zu hören: für den Take noch einmal „Allein hören“ drücken.</translation>
     </message>
     <message>
@@ -1778,7 +1778,7 @@
         <translation>Bandartig ist rund, hart schneidet ab, falten wendet Spitzen zurück</translation>
     </message>
     <message>
-        <source>The %1 is not moved by &quot;%2&quot;.</source>
+        <source>The %1 is not moved by "%2".</source>
         <translation>%1 lässt sich nicht um „%2“ bewegen.</translation>
     </message>
     <message>
@@ -1806,7 +1806,7 @@
         <translation>Die Datei einer Aufnahme ist nicht mehr da: sie fehlt in %1.</translation>
     </message>
     <message>
-        <source>The filter&apos;s sweep falls evenly, not as it does here.</source>
+        <source>The filter's sweep falls evenly, not as it does here.</source>
         <translation>Der Schwenk des Filters fällt gleichmäßig, nicht wie hier.</translation>
     </message>
     <message>
@@ -1826,7 +1826,7 @@
         <translation>Das Journal der ungesicherten Arbeit in %1 ließ sich nicht schreiben.</translation>
     </message>
     <message>
-        <source>The key that makes room, such as a kick&apos;s</source>
+        <source>The key that makes room, such as a kick's</source>
         <translation>Die Taste, die Platz macht, etwa die einer Bassdrum</translation>
     </message>
     <message>
@@ -1882,7 +1882,7 @@
         <translation>Die Fassung davor steht daneben: %1 öffnen.</translation>
     </message>
     <message>
-        <source>The wheel&apos;s reach is up to the player of the file.</source>
+        <source>The wheel's reach is up to the player of the file.</source>
         <translation>Wie weit das Rad reicht, bestimmt der Player der Datei.</translation>
     </message>
     <message>
@@ -2067,26 +2067,26 @@
     </message>
     <message>
         <source>Write a source, what it moves and how far: wheel cutoff 2 oct, or sine 5 Hz pitch 20 ct by pressure.</source>
-        <translation>Eine Quelle schreiben, was sie bewegt und wie weit: rad grenze 2 okt, oder sinus 5 Hz tonhöhe 20 ct mit druck.</translation>
+        <translation>Eine Quelle schreiben, was sie bewegt und wie weit: Rad Grenze 2 Okt, oder sinus 5 Hz tonhöhe 20 ct mit druck.</translation>
     </message>
     <message>
-        <source>&quot;%1&quot; cannot be moved.</source>
+        <source>"%1" cannot be moved.</source>
         <translation>„%1“ lässt sich nicht bewegen.</translation>
     </message>
     <message>
-        <source>&quot;%1&quot; is left out: a SoundFont knows no sounds on release or by phrase.</source>
+        <source>"%1" is left out: a SoundFont knows no sounds on release or by phrase.</source>
         <translation>„%1“ wird weggelassen: ein SoundFont kennt keine Klänge beim Loslassen oder nach Phrasen.</translation>
     </message>
     <message>
-        <source>&quot;%1&quot; is no note.</source>
+        <source>"%1" is no note.</source>
         <translation>„%1“ ist keine Note.</translation>
     </message>
     <message>
-        <source>&quot;%1&quot; is not understood.</source>
+        <source>"%1" is not understood.</source>
         <translation>„%1“ ist nicht zu verstehen.</translation>
     </message>
     <message>
-        <source>&quot;%1&quot; moves nothing.</source>
+        <source>"%1" moves nothing.</source>
         <translation>„%1“ bewegt nichts.</translation>
     </message>
     <message>
@@ -2155,7 +2155,7 @@
     </message>
     <message>
         <source>attack</source>
-        <translation>anstieg</translation>
+        <translation>Anstieg</translation>
     </message>
     <message>
         <source>attack %1</source>
@@ -2175,23 +2175,23 @@
     </message>
     <message>
         <source>bar</source>
-        <translation>takt</translation>
+        <translation>Takt</translation>
     </message>
     <message>
         <source>bars</source>
-        <translation>takte</translation>
+        <translation>Takte</translation>
     </message>
     <message>
         <source>beat</source>
-        <translation>schlag</translation>
+        <translation>Schlag</translation>
     </message>
     <message>
         <source>beats</source>
-        <translation>schläge</translation>
+        <translation>Schläge</translation>
     </message>
     <message>
         <source>bend</source>
-        <translation>biegen</translation>
+        <translation>Biegen</translation>
     </message>
     <message>
         <source>bits</source>
@@ -2199,7 +2199,7 @@
     </message>
     <message>
         <source>blend</source>
-        <translation>blende</translation>
+        <translation>Blende</translation>
     </message>
     <message>
         <source>bring in</source>
@@ -2223,11 +2223,11 @@
     </message>
     <message>
         <source>cents</source>
-        <translation>cent</translation>
+        <translation>Cent</translation>
     </message>
     <message>
         <source>chance</source>
-        <translation>zufall</translation>
+        <translation>Zufall</translation>
     </message>
     <message>
         <source>changes colour by %1 dB</source>
@@ -2263,7 +2263,7 @@
     </message>
     <message>
         <source>controller</source>
-        <translation>controller</translation>
+        <translation>Controller</translation>
     </message>
     <message>
         <source>controller %1</source>
@@ -2287,7 +2287,7 @@
     </message>
     <message>
         <source>cutoff</source>
-        <translation>grenze</translation>
+        <translation>Grenze</translation>
     </message>
     <message>
         <source>dB</source>
@@ -2303,7 +2303,7 @@
     </message>
     <message>
         <source>decay</source>
-        <translation>abfall</translation>
+        <translation>Abfall</translation>
     </message>
     <message>
         <source>deepens the wave by</source>
@@ -2315,7 +2315,7 @@
     </message>
     <message>
         <source>depth</source>
-        <translation>tiefe</translation>
+        <translation>Tiefe</translation>
     </message>
     <message>
         <source>dies away within %1</source>
@@ -2327,11 +2327,11 @@
     </message>
     <message>
         <source>drift</source>
-        <translation>drift</translation>
+        <translation>Drift</translation>
     </message>
     <message>
         <source>drive</source>
-        <translation>sättigung</translation>
+        <translation>Sättigung</translation>
     </message>
     <message>
         <source>duck</source>
@@ -2347,7 +2347,7 @@
     </message>
     <message>
         <source>effect</source>
-        <translation>effekt</translation>
+        <translation>Effekt</translation>
     </message>
     <message>
         <source>end all notes</source>
@@ -2363,7 +2363,7 @@
     </message>
     <message>
         <source>envelope</source>
-        <translation>hüllkurve</translation>
+        <translation>Hüllkurve</translation>
     </message>
     <message>
         <source>equaliser</source>
@@ -2414,7 +2414,7 @@
         <translation>aus der Datei</translation>
     </message>
     <message>
-        <source>from the file&apos;s name</source>
+        <source>from the file's name</source>
         <translation>aus dem Namen der Datei</translation>
     </message>
     <message>
@@ -2431,11 +2431,11 @@
     </message>
     <message>
         <source>grain size</source>
-        <translation>korngröße</translation>
+        <translation>Korngröße</translation>
     </message>
     <message>
         <source>grains</source>
-        <translation>körner</translation>
+        <translation>Körner</translation>
     </message>
     <message>
         <source>hall</source>
@@ -2555,11 +2555,11 @@
     </message>
     <message>
         <source>key</source>
-        <translation>taste</translation>
+        <translation>Taste</translation>
     </message>
     <message>
         <source>keys</source>
-        <translation>tasten</translation>
+        <translation>Tasten</translation>
     </message>
     <message>
         <source>kind</source>
@@ -2595,11 +2595,11 @@
     </message>
     <message>
         <source>level</source>
-        <translation>pegel</translation>
+        <translation>Pegel</translation>
     </message>
     <message>
         <source>level envelope</source>
-        <translation>pegelhüllkurve</translation>
+        <translation>Pegelhüllkurve</translation>
     </message>
     <message>
         <source>long, living</source>
@@ -2607,11 +2607,11 @@
     </message>
     <message>
         <source>loop</source>
-        <translation>loop</translation>
+        <translation>Loop</translation>
     </message>
     <message>
         <source>loudness</source>
-        <translation>lautstärke</translation>
+        <translation>Lautstärke</translation>
     </message>
     <message>
         <source>low</source>
@@ -2659,11 +2659,11 @@
     </message>
     <message>
         <source>mod wheel</source>
-        <translation>modrad</translation>
+        <translation>Modrad</translation>
     </message>
     <message>
         <source>moment</source>
-        <translation>moment</translation>
+        <translation>Moment</translation>
     </message>
     <message>
         <source>mono</source>
@@ -2682,7 +2682,7 @@
         <translation>movement</translation>
     </message>
     <message>
-        <source>moves an effect&apos;s value by</source>
+        <source>moves an effect's value by</source>
         <translation>bewegt den Wert eines Effekts um</translation>
     </message>
     <message>
@@ -2758,11 +2758,11 @@
         <translation>bewegt das Wandern um</translation>
     </message>
     <message>
-        <source>moves the wave&apos;s depth by</source>
+        <source>moves the wave's depth by</source>
         <translation>bewegt die Tiefe der Welle um</translation>
     </message>
     <message>
-        <source>moves the wave&apos;s speed by</source>
+        <source>moves the wave's speed by</source>
         <translation>bewegt das Tempo der Welle um</translation>
     </message>
     <message>
@@ -2799,7 +2799,7 @@
     </message>
     <message>
         <source>noise</source>
-        <translation>rauschen</translation>
+        <translation>Rauschen</translation>
     </message>
     <message>
         <source>none</source>
@@ -2819,11 +2819,11 @@
     </message>
     <message>
         <source>octave</source>
-        <translation>oktave</translation>
+        <translation>Oktave</translation>
     </message>
     <message>
         <source>octaves</source>
-        <translation>oktaven</translation>
+        <translation>Oktaven</translation>
     </message>
     <message>
         <source>off</source>
@@ -2834,7 +2834,7 @@
         <translation>aus, einer liegt bereit</translation>
     </message>
     <message>
-        <source>on a field&apos;s name: back to its usual value</source>
+        <source>on a field's name: back to its usual value</source>
         <translation>auf dem Namen eines Feldes: zurück zum üblichen Wert</translation>
     </message>
     <message>
@@ -2879,11 +2879,11 @@
     </message>
     <message>
         <source>pan</source>
-        <translation>ort</translation>
+        <translation>Ort</translation>
     </message>
     <message>
         <source>percent</source>
-        <translation>prozent</translation>
+        <translation>Prozent</translation>
     </message>
     <message>
         <source>permission is denied</source>
@@ -2895,11 +2895,11 @@
     </message>
     <message>
         <source>pitch</source>
-        <translation>tonhöhe</translation>
+        <translation>Tonhöhe</translation>
     </message>
     <message>
         <source>place</source>
-        <translation>stelle</translation>
+        <translation>Stelle</translation>
     </message>
     <message>
         <source>place in the room</source>
@@ -2923,7 +2923,7 @@
     </message>
     <message>
         <source>pressure</source>
-        <translation>druck</translation>
+        <translation>Druck</translation>
     </message>
     <message>
         <source>principal mode of a kettledrum: modes at 1 : 1.5 : 2</source>
@@ -2942,7 +2942,7 @@
         <translation>quiet</translation>
     </message>
     <message>
-        <source>raises an effect&apos;s value by</source>
+        <source>raises an effect's value by</source>
         <translation>hebt den Wert eines Effekts um</translation>
     </message>
     <message>
@@ -2987,15 +2987,15 @@
     </message>
     <message>
         <source>release</source>
-        <translation>ausklang</translation>
+        <translation>Ausklang</translation>
     </message>
     <message>
         <source>release touch</source>
-        <translation>loslassanschlag</translation>
+        <translation>Loslassanschlag</translation>
     </message>
     <message>
         <source>resonance</source>
-        <translation>resonanz</translation>
+        <translation>Resonanz</translation>
     </message>
     <message>
         <source>reverb</source>
@@ -3007,7 +3007,7 @@
     </message>
     <message>
         <source>ring</source>
-        <translation>ring</translation>
+        <translation>Ring</translation>
     </message>
     <message>
         <source>role</source>
@@ -3031,19 +3031,19 @@
     </message>
     <message>
         <source>saw</source>
-        <translation>säge</translation>
+        <translation>Säge</translation>
     </message>
     <message>
         <source>saw down</source>
-        <translation>säge ab</translation>
+        <translation>Säge ab</translation>
     </message>
     <message>
         <source>saw up</source>
-        <translation>säge auf</translation>
+        <translation>Säge auf</translation>
     </message>
     <message>
         <source>scatter</source>
-        <translation>streuung</translation>
+        <translation>Streuung</translation>
     </message>
     <message>
         <source>scatters the place by</source>
@@ -3055,15 +3055,15 @@
     </message>
     <message>
         <source>second envelope</source>
-        <translation>zweite hüllkurve</translation>
+        <translation>Zweite Hüllkurve</translation>
     </message>
     <message>
         <source>semitone</source>
-        <translation>halbton</translation>
+        <translation>Halbton</translation>
     </message>
     <message>
         <source>semitones</source>
-        <translation>halbtöne</translation>
+        <translation>Halbtöne</translation>
     </message>
     <message>
         <source>settings</source>
@@ -3075,7 +3075,7 @@
     </message>
     <message>
         <source>shake</source>
-        <translation>rütteln</translation>
+        <translation>Rütteln</translation>
     </message>
     <message>
         <source>shakes the level by</source>
@@ -3107,7 +3107,7 @@
     </message>
     <message>
         <source>sine</source>
-        <translation>sinus</translation>
+        <translation>Sinus</translation>
     </message>
     <message>
         <source>size</source>
@@ -3123,7 +3123,7 @@
     </message>
     <message>
         <source>speed</source>
-        <translation>tempo</translation>
+        <translation>Tempo</translation>
     </message>
     <message>
         <source>speeds the wave up by</source>
@@ -3131,7 +3131,7 @@
     </message>
     <message>
         <source>square</source>
-        <translation>rechteck</translation>
+        <translation>Rechteck</translation>
     </message>
     <message>
         <source>st</source>
@@ -3139,7 +3139,7 @@
     </message>
     <message>
         <source>start</source>
-        <translation>anfang</translation>
+        <translation>Anfang</translation>
     </message>
     <message>
         <source>starts anew at the joint by %1 dB</source>
@@ -3151,7 +3151,7 @@
     </message>
     <message>
         <source>steps</source>
-        <translation>stufen</translation>
+        <translation>Stufen</translation>
     </message>
     <message>
         <source>steps in level by %1 dB</source>
@@ -3351,7 +3351,7 @@
     </message>
     <message>
         <source>touch</source>
-        <translation>anschlag</translation>
+        <translation>Anschlag</translation>
     </message>
     <message>
         <source>tremolo</source>
@@ -3359,7 +3359,7 @@
     </message>
     <message>
         <source>triangle</source>
-        <translation>dreieck</translation>
+        <translation>Dreieck</translation>
     </message>
     <message>
         <source>tuning</source>
@@ -3371,7 +3371,7 @@
     </message>
     <message>
         <source>turn</source>
-        <translation>wechsel</translation>
+        <translation>Wechsel</translation>
     </message>
     <message>
         <source>two octaves above: most partials unexplained</source>
@@ -3399,7 +3399,7 @@
     </message>
     <message>
         <source>wandering</source>
-        <translation>wandern</translation>
+        <translation>Wandern</translation>
     </message>
     <message>
         <source>was cut off: its end is missing</source>
@@ -3407,7 +3407,7 @@
     </message>
     <message>
         <source>wave</source>
-        <translation>welle</translation>
+        <translation>Welle</translation>
     </message>
     <message>
         <source>what controllers move</source>
@@ -3423,7 +3423,7 @@
     </message>
     <message>
         <source>wheel</source>
-        <translation>rad</translation>
+        <translation>Rad</translation>
     </message>
     <message>
         <source>when it sounds</source>
@@ -3473,6 +3473,90 @@
         <source>Simulated output</source>
         <translation>Simulierte Ausgabe</translation>
     </message>
+    <message>
+        <source> touch %1</source>
+        <translation> Anschlag %1</translation>
+    </message>
+    <message>
+        <source>%1 has gone: what was recorded until then is kept.</source>
+        <translation>%1 ist verschwunden: was bis dahin aufgenommen wurde, bleibt.</translation>
+    </message>
+    <message>
+        <source>%1 is an instrument: it is opened by itself, not as a take.</source>
+        <translation>%1 ist ein Instrument: es wird für sich geöffnet, nicht als Take.</translation>
+    </message>
+    <message>
+        <source>-60 to 0 dB</source>
+        <translation>-60 bis 0 dB</translation>
+    </message>
+    <message>
+        <source>20 Hz to 20 kHz</source>
+        <translation>20 Hz bis 20 kHz</translation>
+    </message>
+    <message>
+        <source>Close other programs, or take a shorter recording.</source>
+        <translation>Andere Programme schließen, oder eine kürzere Aufnahme nehmen.</translation>
+    </message>
+    <message>
+        <source>Print %1</source>
+        <translation>Druck %1</translation>
+    </message>
+    <message>
+        <source>Pure Tone met a fault of its own and left that undone (%1).</source>
+        <translation>Pure Tone ist auf einen eigenen Fehler gestoßen und hat das gelassen (%1).</translation>
+    </message>
+    <message>
+        <source>Pure Tone met a fault of its own and left that undone.</source>
+        <translation>Pure Tone ist auf einen eigenen Fehler gestoßen und hat das gelassen.</translation>
+    </message>
+    <message>
+        <source>There was not enough memory for that; nothing was changed.</source>
+        <translation>Dafür war nicht genug Speicher da; nichts wurde geändert.</translation>
+    </message>
+    <message>
+        <source>Use Open for it.</source>
+        <translation>Dafür Öffnen verwenden.</translation>
+    </message>
+    <message>
+        <source>Writing was cancelled.</source>
+        <translation>Schreiben wurde abgebrochen.</translation>
+    </message>
+    <message>
+        <source>Your instrument is as it was; save it before you try again.</source>
+        <translation>Das Instrument ist, wie es war; vor dem nächsten Versuch sichern.</translation>
+    </message>
+    <message>
+        <source>clear</source>
+        <translation>klar</translation>
+    </message>
+    <message>
+        <source>harmonic</source>
+        <translation>harmonisch</translation>
+    </message>
+    <message>
+        <source>inharmonic</source>
+        <translation>inharmonisch</translation>
+    </message>
+    <message>
+        <source>percussive</source>
+        <translation>perkussiv</translation>
+    </message>
+    <message>
+        <source>print %1</source>
+        <translation>druck %1</translation>
+    </message>
+    <message>
+        <source>there is no sound yet</source>
+        <translation>noch gibt es keinen Klang</translation>
+    </message>
+    <message>
+        <source>uncertain</source>
+        <translation>unsicher</translation>
+    </message>
+    <message>
+        <source>unpitched</source>
+        <translation>ohne Tonhöhe</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::ArrivingView</name>
@@ -3517,6 +3601,10 @@
     <message>
         <source>%1: %2.</source>
         <translation>%1: %2.</translation>
+    </message>
+    <message>
+        <source>holds %1 dB</source>
+        <translation>hält %1 dB</translation>
     </message>
 </context>
 <context>
@@ -3639,7 +3727,7 @@
         <translation>Fünf Töne von der simulierten Tastatur</translation>
     </message>
     <message>
-        <source>Frames a second; the device&apos;s own where it cannot</source>
+        <source>Frames a second; the device's own where it cannot</source>
         <translation>Frames je Sekunde; die eigene des Geräts, wo es das nicht kann</translation>
     </message>
     <message>
@@ -3911,15 +3999,15 @@
         <translation>Ausklang</translation>
     </message>
     <message>
-        <source>attack&apos;s curve</source>
+        <source>attack's curve</source>
         <translation>Kurve des Anstiegs</translation>
     </message>
     <message>
-        <source>decay&apos;s curve</source>
+        <source>decay's curve</source>
         <translation>Kurve des Abfalls</translation>
     </message>
     <message>
-        <source>release&apos;s curve</source>
+        <source>release's curve</source>
         <translation>Kurve des Ausklangs</translation>
     </message>
     <message>
@@ -4410,7 +4498,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>nur den Loop</translation>
     </message>
     <message>
-        <source>Begins at the loop&apos;s start</source>
+        <source>Begins at the loop's start</source>
         <translation>Beginnt am Anfang des Loops</translation>
     </message>
     <message>
@@ -4508,7 +4596,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Tippen spielt</translation>
     </message>
     <message>
-        <source>Two rows of the computer&apos;s keyboard play: the letters&apos; middle row are the white keys from C. Page Up and Page Down change the octave, with Shift the touch.</source>
+        <source>Two rows of the computer's keyboard play: the letters' middle row are the white keys from C. Page Up and Page Down change the octave, with Shift the touch.</source>
         <translation>Zwei Reihen der Computertastatur spielen: die mittlere Buchstabenreihe sind die weißen Tasten ab C. Bild auf und Bild ab ändern die Oktave, mit Umschalt den Anschlag.</translation>
     </message>
     <message>
@@ -5253,7 +5341,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Macht den Loop so lang wie eine ganze Zahl von Perioden, auf Bruchteile eines Frames, damit er zum Rest des Tons stimmt</translation>
     </message>
     <message>
-        <source>So short a loop is a tone of its own: this makes its pitch the take&apos;s</source>
+        <source>So short a loop is a tone of its own: this makes its pitch the take's</source>
         <translation>So ein kurzer Loop ist ein Ton für sich: dies macht seine Tonhöhe zu der des Takes</translation>
     </message>
     <message>
@@ -5317,7 +5405,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>In jedem den ähnlichen suchen</translation>
     </message>
     <message>
-        <source>Each take&apos;s own loop that is most like this one</source>
+        <source>Each take's own loop that is most like this one</source>
         <translation>Von jedem Take der eigene Loop, der diesem am meisten gleicht</translation>
     </message>
     <message>
@@ -5956,7 +6044,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Original</translation>
     </message>
     <message>
-        <source>Takes every level of this layer&apos;s keys back to 0 dB</source>
+        <source>Takes every level of this layer's keys back to 0 dB</source>
         <translation>Setzt alle Pegel der Tasten dieser Ebene auf 0 dB zurück</translation>
     </message>
     <message>
@@ -6043,7 +6131,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Obertöne</translation>
     </message>
     <message>
-        <source>Whether the tone&apos;s own overtones go with it</source>
+        <source>Whether the tone's own overtones go with it</source>
         <translation>Ob die Obertöne des Tons mitgehen</translation>
     </message>
     <message>
@@ -6133,8 +6221,8 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Ausgangspegel</translation>
     </message>
     <message>
-        <source>Output level, −60 to 0 dB; the line is the held peak. &quot;Held back&quot; is what the limiter takes away. Click to forget both.</source>
-        <translation>Ausgangspegel, −60 bis 0 dB; der Strich ist die gehaltene Spitze. &quot;Hält zurück&quot; ist, was der Limiter wegnimmt. Anklicken, um beides zu vergessen.</translation>
+        <source>Output level, −60 to 0 dB; the line is the held peak. "Held back" is what the limiter takes away. Click to forget both.</source>
+        <translation>Ausgangspegel, −60 bis 0 dB; der Strich ist die gehaltene Spitze. "Hält zurück" ist, was der Limiter wegnimmt. Anklicken, um beides zu vergessen.</translation>
     </message>
     <message>
         <source>silent</source>
@@ -6173,11 +6261,11 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>or write it: wheel cutoff 2 oct</source>
-        <translation>oder schreiben: rad grenze 2 okt</translation>
+        <translation>oder schreiben: Rad Grenze 2 Okt</translation>
     </message>
     <message>
         <source>A source, what it moves, how far: sine 0.3 Hz cutoff 0.6 oct by wheel</source>
-        <translation>Eine Quelle, was sie bewegt, wie weit: sinus 0.3 Hz grenze 0.6 okt mit rad</translation>
+        <translation>Eine Quelle, was sie bewegt, wie weit: Sinus 0.3 Hz Grenze 0.6 Okt mit Rad</translation>
     </message>
     <message>
         <source>A movement as a sentence</source>
@@ -6219,7 +6307,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Nummer</translation>
     </message>
     <message>
-        <source>Of the controller, or of the layer&apos;s wave</source>
+        <source>Of the controller, or of the layer's wave</source>
         <translation>Des Controllers oder der Welle der Ebene</translation>
     </message>
     <message>
@@ -6849,6 +6937,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>Open a recording first.</source>
         <translation>Erst eine Aufnahme öffnen.</translation>
+    </message>
+    <message>
+        <source>%1 Hz · key %2</source>
+        <translation>%1 Hz · Taste %2</translation>
     </message>
 </context>
 <context>
@@ -8556,6 +8648,14 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <source>fade out</source>
         <translation>Ausblenden</translation>
     </message>
+    <message>
+        <source>! +%1 clips in files</source>
+        <translation>! +%1 übersteuert in Dateien</translation>
+    </message>
+    <message>
+        <source>%1 peak</source>
+        <translation>%1 Spitze</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::SpectrumView</name>
@@ -8826,7 +8926,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Frequenz</translation>
     </message>
     <message>
-        <source>Where the filter works: a cut&apos;s -3 dB point, a bell&apos;s middle</source>
+        <source>Where the filter works: a cut's -3 dB point, a bell's middle</source>
         <translation>Wo der Filter arbeitet: −3 dB eines Schnitts, Mitte einer Glocke</translation>
     </message>
     <message>
@@ -8866,7 +8966,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Lautheit</translation>
     </message>
     <message>
-        <source>The kept part&apos;s loudness after EBU R 128 comes to stand here</source>
+        <source>The kept part's loudness after EBU R 128 comes to stand here</source>
         <translation>Die Lautheit des behaltenen Teils nach EBU R 128 kommt hierher</translation>
     </message>
     <message>
@@ -9332,6 +9432,14 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <source>Open a recording first.</source>
         <translation>Erst eine Aufnahme öffnen.</translation>
     </message>
+    <message>
+        <source>%1 beats a second, %2 cents sharp%3.</source>
+        <translation>%1 Schwebungen je Sekunde, %2 Cent zu hoch%3.</translation>
+    </message>
+    <message>
+        <source>%1 beats a second, %2 cents flat%3.</source>
+        <translation>%1 Schwebungen je Sekunde, %2 Cent zu tief%3.</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::ValueField</name>
@@ -9340,8 +9448,8 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>verschieden</translation>
     </message>
     <message>
-        <source>&quot;%1&quot; cannot be read as a value for &quot;%2&quot;.</source>
-        <translation>&quot;%1&quot; lässt sich nicht als Wert für &quot;%2&quot; lesen.</translation>
+        <source>"%1" cannot be read as a value for "%2".</source>
+        <translation>"%1" lässt sich nicht als Wert für "%2" lesen.</translation>
     </message>
     <message>
         <source>%1 must lie between %2 and %3.</source>
@@ -9625,7 +9733,7 @@ Ein Klang genügt: ein gesungener Ton, eine Glocke, eine Flasche.</translation>
         <translation>Stimmung</translation>
     </message>
     <message>
-        <source>Of these keys, beside the take&apos;s own</source>
+        <source>Of these keys, beside the take's own</source>
         <translation>Dieser Tasten, zur eigenen des Takes</translation>
     </message>
     <message>

@@ -117,7 +117,7 @@ void CandidateRow::paintHold(QPainter& painter, const QRectF& card, double holds
         return;
     const auto& t = Theme::tokens();
     painter.setFont(Theme::font(11, Theme::Weight::medium));
-    const QString text = typeset("holds " + formatNumber(holdsDb, 0) + " dB");
+    const QString text = tr("holds %1 dB").arg(typeset(formatNumber(holdsDb, 0)));
     const double width = painter.fontMetrics().horizontalAdvance(text) + 10.0;
     const QRectF place(card.right() - 5.0 - width, card.top() + 4.0, width, 16.0);
     painter.setPen(Qt::NoPen);
