@@ -4990,7 +4990,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>at phrase start</source>
-        <translation>am Phrasenanfang</translation>
+        <translation>zu Phrasenbeginn</translation>
     </message>
     <message>
         <source>within phrases</source>
@@ -5830,7 +5830,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>frozen moment</source>
-        <translation>eingefrorener Moment</translation>
+        <translation>eingefroren</translation>
     </message>
     <message>
         <source>Change playing manner</source>
@@ -7648,7 +7648,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>Warm paper, deep slate, or whichever the desktop has</source>
-        <translation>Warmes Papier, tiefer Schiefer, oder was der Schreibtisch hat</translation>
+        <translation>Warmes Papier, tiefer Schiefer, oder was das System hat</translation>
     </message>
     <message>
         <source>Daybreak</source>
@@ -7660,7 +7660,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>as the desktop</source>
-        <translation>wie der Schreibtisch</translation>
+        <translation>wie das System</translation>
     </message>
     <message>
         <source>Language</source>
@@ -8123,7 +8123,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>for all of it</source>
-        <translation>für den ganzen Weg</translation>
+        <translation>für den Weg</translation>
     </message>
     <message>
         <source>for each octave</source>
@@ -8143,7 +8143,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>while a key is held</source>
-        <translation>bei gehaltener Taste</translation>
+        <translation>nur gebunden</translation>
     </message>
     <message>
         <source>Bend</source>
