@@ -249,19 +249,22 @@ std::map<std::string, Result<RecordingPtr>> readRecordings(zip_t* zip, std::uint
 Result<Instrument> readProject(const std::filesystem::path& path, const Progress& progress)
 {
     const auto name = shownName(path);
-    auto bytes = readFile(path);
-    if (!bytes)
-        return tl::unexpected(bytes.error());
-    if (bytes->empty())
-        return fail(
-            ErrorCode::nothingInside, say("%1 is empty.", name), say("Choose another instrument."));
-    zip_error_t error;
-    zip_error_init(&error);
-    zip_source_t* source = zip_source_buffer_create(bytes->data(), bytes->size(), 0, &error);
-    const Zip zip(source != nullptr ? zip_open_from_source(source, ZIP_RDONLY, &error) : nullptr);
-    zip_error_fini(&error);
+    // From the disk, piece by piece: it may be as large as memory. Held open, it stays what it was,
+    // whatever takes its place.
+    std::error_code unknown;
+    const auto archiveBytes = std::filesystem::is_regular_file(path, unknown)
+        ? std::filesystem::file_size(path, unknown)
+        : 0;
+    int code = 0;
+    const Zip zip(
+        archiveBytes > 0 && !unknown ? zip_open(path.c_str(), ZIP_RDONLY, &code) : nullptr);
     if (!zip) {
-        zip_source_free(source);
+        const auto bytes = readFile(path); // finds the words for what cannot be read
+        if (!bytes)
+            return tl::unexpected(bytes.error());
+        if (bytes->empty())
+            return fail(ErrorCode::nothingInside, say("%1 is empty.", name),
+                say("Choose another instrument."));
         return damagedProject(name, say("it is not a Pure Tone archive"));
     }
     const auto document = readEntry(zip.get(), documentName, name, mostTextBytes);
@@ -271,7 +274,7 @@ Result<Instrument> readProject(const std::filesystem::path& path, const Progress
         return std::string(reinterpret_cast<const char*>(entry.data()), entry.size());
     };
     const auto text = textOf(*document);
-    const auto opened = readRecordings(zip.get(), bytes->size(), text, name, progress);
+    const auto opened = readRecordings(zip.get(), archiveBytes, text, name, progress);
     auto instrument = fromJson(text, name,
         [&](const std::string& entry, const std::string& fileName) -> Result<RecordingPtr> {
             const auto found = opened.find(entry);
