@@ -77,6 +77,20 @@ private:
     bool runs_ = false;
 };
 
+/// A server that lists its output may not be ready to be opened yet.
+Result<std::unique_ptr<AudioOutput>> openedOutput(const OutputClient& client)
+{
+    auto output = openOutput(JackServer::output(), client);
+    until(
+        [&] {
+            if (!output)
+                output = openOutput(JackServer::output(), client);
+            return output.has_value();
+        },
+        5.0);
+    return output;
+}
+
 } // namespace
 
 TEST_CASE("a real output plays until its server dies, and that is noticed", "[devices][jack]")
@@ -88,13 +102,12 @@ TEST_CASE("a real output plays until its server dies, and that is noticed", "[de
     }
     std::atomic<int> blocks{0};
     double rate = 0.0;
-    auto output = openOutput(JackServer::output(),
-        {[&](double r, int) { rate = r; },
-            [&](float* left, float* right, int frames) {
-                std::fill_n(left, frames, 0.0f);
-                std::fill_n(right, frames, 0.0f);
-                ++blocks;
-            }});
+    auto output = openedOutput({[&](double r, int) { rate = r; },
+        [&](float* left, float* right, int frames) {
+            std::fill_n(left, frames, 0.0f);
+            std::fill_n(right, frames, 0.0f);
+            ++blocks;
+        }});
     REQUIRE(output);
     CHECK(rate == 48000.0);
     CHECK(until([&] { return blocks > 10; }));
@@ -112,15 +125,14 @@ TEST_CASE("an output with one side hears both", "[devices][jack]")
     }
     std::atomic<int> blocks{0};
     std::atomic<bool> apart{true};
-    auto output = openOutput(JackServer::output(),
-        {[](double, int) {},
-            [&](float* left, float* right, int frames) {
-                // Two stretches that do not touch, or one side would overwrite the other.
-                apart = apart && (right >= left + frames || left >= right + frames);
-                std::fill_n(left, frames, 0.5f);
-                std::fill_n(right, frames, -0.5f);
-                ++blocks;
-            }});
+    auto output = openedOutput({[](double, int) {},
+        [&](float* left, float* right, int frames) {
+            // Two stretches that do not touch, or one side would overwrite the other.
+            apart = apart && (right >= left + frames || left >= right + frames);
+            std::fill_n(left, frames, 0.5f);
+            std::fill_n(right, frames, -0.5f);
+            ++blocks;
+        }});
     REQUIRE(output);
     CHECK(until([&] { return blocks > 10; }));
     CHECK(apart);
