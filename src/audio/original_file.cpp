@@ -134,15 +134,21 @@ std::size_t OriginalFile::read(std::uint64_t offset, std::span<std::byte> target
 std::size_t OriginalFile::readFloats(std::uint64_t offset, std::span<std::byte> target) const
 {
     const std::size_t channels = audio_->channelCount();
-    std::size_t done = 0;
+    const auto first = std::size_t(offset / sizeof(float));
+    std::size_t frame = first / channels, channel = first % channels;
+    std::size_t inside = offset % sizeof(float),
+                done = 0; // bytes of a sample that were read before
     while (done < target.size()) {
-        const auto value = std::size_t((offset + done) / sizeof(float));
-        const auto inside = std::size_t((offset + done) % sizeof(float));
-        const float sample = audio_->channels[value % channels][value / channels];
+        const float sample = audio_->channels[channel][frame];
         const auto count = std::min(sizeof sample - inside, target.size() - done);
         std::memcpy(
             target.data() + done, reinterpret_cast<const std::byte*>(&sample) + inside, count);
         done += count;
+        inside = 0;
+        if (++channel == channels) {
+            channel = 0;
+            ++frame;
+        }
     }
     return done;
 }

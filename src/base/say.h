@@ -15,7 +15,7 @@ namespace puretone {
 /// Gives a message in another language; empty where there is none.
 using Translator = std::function<std::string(const char* id)>;
 
-/// Before any thread says something; nothing brings back English.
+/// Before any thread says something. @param translator Empty: English.
 void setTranslator(Translator translator);
 
 /// A message in the language of the program, with its values.

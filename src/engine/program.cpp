@@ -5,7 +5,6 @@
 
 #include "engine/prepared.h"
 
-#include <functional>
 #include <map>
 
 namespace puretone {
@@ -276,6 +275,7 @@ ProgramZone programZone(
 struct Compiler::Sounding {
     std::shared_ptr<const KeptKey> kept; ///< Null for the take itself.
     const Take* take = nullptr;
+    Take played; ///< The same with what its layer makes of the loop.
     double fastest = 1.0;
     std::vector<std::size_t> zones; ///< That play it.
 };
@@ -380,6 +380,29 @@ void Compiler::addEffects(const Instrument& instrument, double rate, Program& pr
     }
 }
 
+void Compiler::giveSounds(const std::vector<const Sounding*>& wanted, Program& program)
+{
+    const auto give = [&](const Sounding& sounding, const std::shared_ptr<const ZoneSound>& made) {
+        for (const auto zone : sounding.zones)
+            program.zones[zone].sound = made;
+    };
+    // Those of one recording share its copies: one after the other, on one core.
+    std::map<const Audio*, std::vector<const Sounding*>> lacking;
+    for (const Sounding* sounding : wanted)
+        if (auto known = knownSound(sounding->played, sounding->fastest))
+            give(*sounding, known);
+        else
+            lacking[sounding->take->sound().get()].push_back(sounding);
+    std::vector<std::vector<const Sounding*>> work;
+    for (auto& [audio, ofAudio] : lacking)
+        work.push_back(std::move(ofAudio));
+    onAllCores(work.size(), [&](std::size_t i) {
+        for (const Sounding* one : work[i])
+            give(*one,
+                soundOf(one->played, one->kept ? double(one->kept->from) : 0.0, one->fastest));
+    });
+}
+
 std::unique_ptr<const Program> Compiler::compile(
     const Instrument& instrument, double rate, const KeptLengths& lengths)
 {
@@ -438,29 +461,12 @@ std::unique_ptr<const Program> Compiler::compile(
             }
         }
     }
-    // Those of one recording share its copies: one after the other, on one core.
-    std::map<const Audio*, std::vector<std::function<void()>>> ofAudio;
-    for (const auto& [which, sound] : sounds) {
-        auto used = usedBy(*sound.take, which.second);
-        const auto give = [&sound = sound, &program](const std::shared_ptr<const ZoneSound>& made) {
-            for (const auto zone : sound.zones)
-                program->zones[zone].sound = made;
-        };
-        if (auto known = knownSound(used, sound.fastest))
-            give(known);
-        else
-            ofAudio[sound.take->sound().get()].emplace_back(
-                [this, give, &sound = sound, used = std::move(used)] {
-                    give(soundOf(used, sound.kept ? double(sound.kept->from) : 0.0, sound.fastest));
-                });
+    std::vector<const Sounding*> wanted;
+    for (auto& [which, sound] : sounds) {
+        sound.played = usedBy(*sound.take, which.second);
+        wanted.push_back(&sound);
     }
-    std::vector<const std::vector<std::function<void()>>*> work;
-    for (const auto& [audio, each] : ofAudio)
-        work.push_back(&each);
-    onAllCores(work.size(), [&](std::size_t i) {
-        for (const auto& one : *work[i])
-            one();
-    });
+    giveSounds(wanted, *program);
     std::sort(program->zones.begin(), program->zones.end(),
         [](const ProgramZone& a, const ProgramZone& b) {
             return std::pair(a.id(), a.lowKey) < std::pair(b.id(), b.lowKey);

@@ -164,6 +164,8 @@ private:
     std::shared_ptr<const ZoneSound> knownSound(const Take& take, double fastest);
     std::shared_ptr<const ZoneSound> soundOf(const Take& take, double shift, double fastest);
 
+    /// Makes what is not known, on all cores.
+    void giveSounds(const std::vector<const Sounding*>& wanted, Program& program);
     void addEffects(const Instrument& instrument, double rate, Program& program);
 
     struct KnownEffect {

@@ -183,8 +183,10 @@ Played compareOnKeys(const Instrument& document, const FileAt& fileAt)
     std::vector<Played> each(keys.size());
     onAllCores(keys.size(), [&](std::size_t i) {
         const auto file = fileAt(keys[i]);
-        if (!file)
+        if (!file) {
+            each[i].keys = each[i].silent = 1;
             return;
+        }
         const auto here = partFor(document, keys[i]);
         compareKey(playedOn(here, keys[i]), playedOn(*file, keys[i]), each[i]);
         compareJoints(jointsOf(here, most), jointsOf(*file, most), each[i]);

@@ -40,6 +40,15 @@ std::vector<Chunk> chunksIn(const OriginalFile& file, std::uint64_t at, std::uin
     return chunks;
 }
 
+constexpr std::array neededTables = {"phdr", "pbag", "pgen", "inst", "ibag", "igen", "shdr"};
+
+/// What else a bank says, its name and who made it, is passed over.
+bool isTable(const std::string& id)
+{
+    return id == "pmod" || id == "imod"
+        || std::find(neededTables.begin(), neededTables.end(), id) != neededTables.end();
+}
+
 /// Whether a bag has a generator that names a sample.
 bool namesSample(
     std::span<const std::byte> bags, std::span<const std::byte> generators, unsigned bag)
@@ -81,9 +90,10 @@ std::optional<Tables> findTables(const OriginalFile& file)
                 tables.pool = {chunk.at, chunk.size};
             else if (chunk.id == "sm24")
                 tables.low = {chunk.at, chunk.size};
-            else if (chunk.size > mostTable)
-                return std::nullopt;
-            else if (auto& body = tables.data[chunk.id]; body.empty()) {
+            else if (isTable(chunk.id)) {
+                if (chunk.size > mostTable)
+                    return std::nullopt;
+                auto& body = tables.data[chunk.id];
                 body.resize(std::size_t(chunk.size));
                 body.resize(file.read(chunk.at, body));
             }
@@ -92,7 +102,7 @@ std::optional<Tables> findTables(const OriginalFile& file)
     // Otherwise it is to be ignored (section 6.2).
     if (tables.low.size < tables.pool.size / 2)
         tables.low = {};
-    for (const char* needed : {"phdr", "pbag", "pgen", "inst", "ibag", "igen", "shdr"})
+    for (const char* needed : neededTables)
         if (tables.data.find(needed) == tables.data.end())
             return std::nullopt;
     return tables;

@@ -156,13 +156,16 @@ TEST_CASE("the window and the core speak German, and there is room for it", "[ap
     CHECK(d.session().layer().waves[0].beats == 4.0);
     const auto missing = openInstrument("/no/such/file.sfz");
     REQUIRE_FALSE(missing);
-    CHECK_THAT(missing.error().sentence(), Contains("gibt es nicht") || Contains("keine solche"));
+    CHECK_THAT(missing.error().sentence(), Contains("keine solche Datei"));
 }
 
 TEST_CASE("numbers change English words, too", "[app][language]")
 {
     const Speaking english("en");
-    CHECK(Session::tr("The loop was copied to %n other take(s).", nullptr, 1).contains("other"));
+    CHECK(QCoreApplication::translate(
+              "puretone::app::Looping", "The loop was copied to %n other take(s).", nullptr, 1)
+              .toStdString()
+        == "The loop was copied to one other take.");
     CHECK(QCoreApplication::translate(
               "puretone::app::Looping", "The loop was copied to %n other take(s).", nullptr, 3)
               .toStdString()

@@ -104,7 +104,7 @@ TEST_CASE("a value that is touched learns the controller that moves", "[app][sha
     for (auto* edit : stop->findChildren<QLineEdit*>())
         if (edit->accessibleName() == "Cutoff")
             edit->setFocus();
-    dynamic_cast<SimulatedKeyboard&>(*d.session().player().midi()).send(MidiEvent::control(21, 64));
+    d.send(MidiEvent::control(21, 64));
     for (int i = 0; i < 100 && d.document().layers[0].movements.empty(); ++i)
         d.hear(0.05);
     REQUIRE(d.document().layers[0].movements.size() == 1);

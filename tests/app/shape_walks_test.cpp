@@ -13,16 +13,6 @@ namespace {
 
 const std::string sounds = DEMO_FOLDER "/sounds/";
 
-/// Largest second difference: what a click is made of.
-double worstEdge(std::span<const float> wave)
-{
-    double worst = 0.0;
-    for (std::size_t i = 2; i < wave.size(); ++i)
-        worst = std::max(
-            worst, std::abs(double(wave[i]) - 2.0 * double(wave[i - 1]) + double(wave[i - 2])));
-    return worst;
-}
-
 /// How far the level goes up and down over stretches of 20 ms.
 double swingDb(std::span<const float> wave)
 {
@@ -113,14 +103,12 @@ TEST_CASE("walk 6: a boom becomes a bass that slides, and nothing clicks", "[app
     player.noteOff(root + 5);
     (void)d.hear(0.4);
     // The wheel at its end is an octave.
-    auto* keyboard = dynamic_cast<SimulatedKeyboard*>(player.midi());
-    REQUIRE(keyboard != nullptr);
-    keyboard->send({MidiEvent::Kind::bend, 0, 0, 1.0f, 0});
+    d.send({MidiEvent::Kind::bend, 0, 0, 1.0f, 0});
     player.noteOn(root, 90);
     (void)d.hear(0.6);
     CHECK_THAT(d.hearPitch(), WithinAbs(root + 12, 0.1));
     player.noteOff(root);
-    keyboard->send({MidiEvent::Kind::bend, 0, 0, 0.0f, 0});
+    d.send({MidiEvent::Kind::bend, 0, 0, 0.0f, 0});
     saveAndWalkBack(d);
 }
 
@@ -257,13 +245,11 @@ TEST_CASE("walk 12: one note of a bowed saw, its loudness on the wheel", "[app][
     d.session().editLayer("Soft", [](Layer& layer) { layer.levelDb = -24.0; });
     typeMovements(d, {"wheel level 24 dB"});
     const double soft = heardDb(d, root);
-    auto* keyboard = dynamic_cast<SimulatedKeyboard*>(d.session().player().midi());
-    REQUIRE(keyboard != nullptr);
-    keyboard->send(MidiEvent::control(1, 127));
+    d.send(MidiEvent::control(1, 127));
     (void)d.hear(2.0); // the hall of the soft note is gone
     // Less than the 24 dB of the layer: drive holds what is loud.
     CHECK(heardDb(d, root) > soft + 12.0);
-    keyboard->send(MidiEvent::control(1, 0));
+    d.send(MidiEvent::control(1, 0));
     saveAndWalkBack(d);
 }
 
@@ -327,15 +313,13 @@ TEST_CASE("walk 17: a clank frozen into a chord, a pluck and a pad", "[app][walk
         player.noteOn(key, 100);
     (void)d.hear(0.5);
     const double closed = worstEdge(d.hear(0.4));
-    auto* keyboard = dynamic_cast<SimulatedKeyboard*>(player.midi());
-    REQUIRE(keyboard != nullptr);
-    keyboard->send(MidiEvent::control(1, 127));
+    d.send(MidiEvent::control(1, 127));
     (void)d.hear(0.3);
     const auto open = d.hear(0.4);
     CHECK(rmsDb(open) > -60.0);
     CHECK(worstEdge(open) > 2.0 * closed); // brighter
     player.allOff();
-    keyboard->send(MidiEvent::control(1, 0));
+    d.send(MidiEvent::control(1, 0));
     (void)d.hear(0.5);
     // Pluck and pad from the same sound.
     d.session().edit(

@@ -391,7 +391,7 @@ TEST_CASE("a simulated keyboard plays the instrument", "[app][devices]")
 {
     Driver d;
     d.open(sounds + "fog-horn.flac");
-    dynamic_cast<SimulatedKeyboard&>(*d.session().player().midi()).send(MidiEvent::noteOn(60, 110));
+    d.send(MidiEvent::noteOn(60, 110));
     CHECK_THAT(d.hearPitch(), WithinAbs(60.0, 0.03));
 }
 

@@ -33,16 +33,6 @@ std::span<const float> part(
     return std::span(wave).subspan(std::size_t(from * outRate), std::size_t((to - from) * outRate));
 }
 
-/// Largest sample-to-sample change of the second difference kind: what a click is made of.
-double worstEdge(std::span<const float> wave)
-{
-    double worst = 0.0;
-    for (std::size_t i = 2; i < wave.size(); ++i)
-        worst = std::max(
-            worst, std::abs(double(wave[i]) - 2.0 * double(wave[i - 1]) + double(wave[i - 2])));
-    return worst;
-}
-
 } // namespace
 
 TEST_CASE("a sine stays a sine from four octaves below to two above", "[engine][quality]")

@@ -93,6 +93,24 @@ TEST_CASE("damaged facts are left out, and what is let in is in range", "[model]
     CHECK(known > 40);
 }
 
+TEST_CASE("findings that older files have as sentences are said as they stand", "[model][facts]")
+{
+    const auto before = listened();
+    auto j = json::parse(factsToJson(before));
+    auto& candidates = j["facts"][0]["pitch"]["candidates"];
+    REQUIRE_FALSE(candidates.empty());
+    REQUIRE(candidates[0]["reason"].is_array());
+    candidates[0]["reason"] = "the wave says so, 100 %";
+    j["facts"][0]["loopMessage"] = "";
+    const auto facts = reread(before, toJson(before), j.dump()).takes[0].facts;
+    REQUIRE(facts.known());
+    CHECK(facts->pitch.choices[0].reason.said() == "the wave says so, 100 %");
+    CHECK(facts->loopMessage.empty());
+    // What is neither is no finding.
+    candidates[0]["reason"] = 5;
+    CHECK_FALSE(reread(before, toJson(before), j.dump()).takes[0].facts.known());
+}
+
 TEST_CASE("what is missing is found again and decides nothing", "[model][facts]")
 {
     const auto before = listened();

@@ -199,6 +199,14 @@ public:
     void pressKey(int key) { QTest::mousePress(keyboard(), Qt::LeftButton, {}, middleOf(key)); }
     void releaseKey(int key) { QTest::mouseRelease(keyboard(), Qt::LeftButton, {}, middleOf(key)); }
 
+    /// What a real keyboard would send.
+    void send(const MidiEvent& event)
+    {
+        auto* keyboard = dynamic_cast<SimulatedKeyboard*>(session().player().midi());
+        REQUIRE(keyboard != nullptr);
+        keyboard->send(event);
+    }
+
     /// What the simulated output plays during the next `seconds`.
     std::vector<float> hear(double seconds)
     {

@@ -5,6 +5,7 @@
 
 #include "audio/audio.h"
 
+#include <algorithm>
 #include <cmath>
 #include <cstdint>
 #include <numbers>
@@ -139,6 +140,16 @@ inline double rmsDb(std::span<const float> wave)
     for (const float s : wave)
         sum += double(s) * double(s);
     return 10.0 * std::log10(std::max(1e-30, sum / double(std::max<std::size_t>(1, wave.size()))));
+}
+
+/// Largest second difference: what a click is made of.
+inline double worstEdge(std::span<const float> wave)
+{
+    double worst = 0.0;
+    for (std::size_t i = 2; i < wave.size(); ++i)
+        worst = std::max(
+            worst, std::abs(double(wave[i]) - 2.0 * double(wave[i - 1]) + double(wave[i - 2])));
+    return worst;
 }
 
 } // namespace probe
