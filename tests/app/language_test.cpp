@@ -6,6 +6,9 @@
 
 #include <QAbstractButton>
 #include <QFile>
+#include <QLayout>
+#include <QScrollArea>
+#include <QStyleOptionComboBox>
 #include <QXmlStreamReader>
 #include <set>
 
@@ -67,9 +70,14 @@ QStringList cutWords(const QWidget& window)
 {
     QStringList cut;
     for (const auto* box : window.findChildren<QComboBox*>()) {
-        constexpr int margins = 20; // of the words inside
+        QStyleOptionComboBox option;
+        option.initFrom(box);
+        const int room =
+            box->style()
+                ->subControlRect(QStyle::CC_ComboBox, &option, QStyle::SC_ComboBoxEditField, box)
+                .width();
         for (int i = 0; i < box->count() && box->isVisible(); ++i)
-            if (box->fontMetrics().horizontalAdvance(box->itemText(i)) > box->width() - margins)
+            if (box->fontMetrics().horizontalAdvance(box->itemText(i)) > room)
                 cut << box->itemText(i);
     }
     for (const auto* button : window.findChildren<QPushButton*>()) {
@@ -78,6 +86,38 @@ QStringList cutWords(const QWidget& window)
         const auto text = QString(button->text()).remove(QLatin1Char('&'));
         if (button->sizeHint().width() > button->width() + 1)
             cut << text;
+    }
+    return cut;
+}
+
+/// The text that leads a row, or what the row is.
+QString leadOf(QLayoutItem& row)
+{
+    if (auto* label = qobject_cast<QLabel*>(row.widget()); label != nullptr)
+        return label->text();
+    auto* layout = row.widget() != nullptr ? row.widget()->layout() : row.layout();
+    if (layout == nullptr || layout->count() == 0)
+        return row.widget() != nullptr ? row.widget()->metaObject()->className() : QString();
+    return leadOf(*layout->itemAt(0));
+}
+
+/// The rows that make a column wider than what shows it.
+QStringList cutColumns(const QWidget& window)
+{
+    QStringList cut;
+    for (const auto* area : window.findChildren<QScrollArea*>()) {
+        if (!area->isVisible() || area->widget() == nullptr || area->widget()->layout() == nullptr
+            || area->widget()->width() <= area->viewport()->width())
+            continue;
+        auto& column = *area->widget()->layout();
+        const auto margins = column.contentsMargins();
+        const int room = area->viewport()->width() - margins.left() - margins.right();
+        for (int i = 0; i < column.count(); ++i)
+            if (const int width = column.itemAt(i)->minimumSize().width(); width > room)
+                cut << QStringLiteral("%1 (%2 of %3)")
+                           .arg(leadOf(*column.itemAt(i)))
+                           .arg(width)
+                           .arg(room);
     }
     return cut;
 }
@@ -137,6 +177,7 @@ TEST_CASE("the window and the core speak German, and there is room for it", "[ap
         const auto name = said(nameOf(stop));
         INFO(name.toStdString());
         CHECK(cutWords(d.window).join(" | ").toStdString() == "");
+        CHECK(cutColumns(d.window).join(" | ").toStdString() == "");
         for (const auto& text : textsOf(d.window)) {
             INFO(text.toStdString());
             CHECK(english.count(text) == 0);

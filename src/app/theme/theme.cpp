@@ -10,9 +10,10 @@
 #include <QStyleFactory>
 
 /// Resources in a static library have to be asked for, from outside every namespace.
-static void initFontResources()
+static void initResources()
 {
     Q_INIT_RESOURCE(fonts);
+    Q_INIT_RESOURCE(marks);
 }
 
 namespace puretone::app {
@@ -61,7 +62,7 @@ QLabel[role="heading"] { color: %3; font-weight: 600; }
 QLabel[role="concern"] { color: %9; }
 QFrame[role="rule"] { background: %5; border: none; max-height: 1px; min-height: 1px; }
 QPushButton { background: %2; color: %3; border: 1px solid %5; border-radius: 14px;
-    padding: 0 14px; min-height: 27px; }
+    padding: 0 12px; min-height: 27px; }
 QPushButton:hover { border-color: %6; }
 QPushButton:focus { border: 2px solid %6; }
 QPushButton:checked, QPushButton[kind="main"] { background: %6; color: %11; border-color: %6; }
@@ -90,10 +91,17 @@ QLineEdit:hover { border-color: %5; }
 QLineEdit:focus { border-color: %6; }
 QLineEdit:disabled { color: %4; }
 QComboBox { background: %10; color: %3; border: 1px solid transparent; border-radius: 4px;
-    padding: 0 9px; min-height: 24px; }
+    padding: 0 2px 0 9px; min-height: 24px; }
 QComboBox:hover { border-color: %5; }
 QComboBox:focus { border-color: %6; }
 QComboBox::drop-down { border: none; width: 16px; }
+QComboBox::down-arrow { image: url(:/marks/choice-%12.png); width: 9px; height: 9px; }
+QCheckBox::indicator { width: 12px; height: 12px; border: 1px solid %4; border-radius: 3px;
+    background: %10; }
+QCheckBox::indicator:hover, QCheckBox:focus::indicator { border-color: %6; }
+QCheckBox::indicator:checked { background: %6; border-color: %6; image: url(:/marks/tick-%12.png); }
+QCheckBox::indicator:disabled { border-color: %5; }
+QCheckBox::indicator:checked:disabled { background: %5; }
 QComboBox QAbstractItemView { background: %2; color: %3; border: 1px solid %5;
     selection-background-color: %6; selection-color: %11; outline: none; }
 QMenu { background: %2; color: %3; border: 1px solid %5; padding: 6px 0; }
@@ -115,7 +123,7 @@ QDialog { background: %1; }
 
 void Theme::loadFonts()
 {
-    initFontResources();
+    initResources();
     for (const char* file : {"PureToneText-Regular.otf", "PureToneText-Medium.otf",
              "PureToneText-SemiBold.otf", "PureToneSigns.ttf"})
         QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/") + QLatin1String(file));
@@ -129,6 +137,8 @@ void Theme::apply(QApplication& application, ThemeName name)
     application.setPalette(paletteOf(t));
     application.setFont(font(13));
     QString text = QString::fromLatin1(sheet);
+    text.replace(
+        QLatin1String("%12"), QLatin1String(name == ThemeName::daybreak ? "daybreak" : "night"));
     // From the highest number down: %1 must not eat the beginning of %10.
     const QColor* order[] = {&t.paper, &t.panel, &t.ink, &t.quietInk, &t.line, &t.sea, &t.brass,
         &t.heather, &t.coral, &t.well, &t.onSea};

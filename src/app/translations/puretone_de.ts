@@ -89,11 +89,11 @@
     </message>
     <message>
         <source>low cut</source>
-        <translation>Tiefen schneiden</translation>
+        <translation>Tiefenschnitt</translation>
     </message>
     <message>
         <source>high cut</source>
-        <translation>Höhen schneiden</translation>
+        <translation>Höhenschnitt</translation>
     </message>
     <message>
         <source>band</source>
@@ -1103,11 +1103,11 @@
     </message>
     <message>
         <source>High cut</source>
-        <translation>Höhen schneiden</translation>
+        <translation>Höhenschnitt</translation>
     </message>
     <message>
         <source>High cut %1</source>
-        <translation>Höhen schneiden %1</translation>
+        <translation>Höhenschnitt %1</translation>
     </message>
     <message>
         <source>High gain</source>
@@ -1323,15 +1323,15 @@
     </message>
     <message>
         <source>Low cut</source>
-        <translation>Tiefen schneiden</translation>
+        <translation>Tiefenschnitt</translation>
     </message>
     <message>
         <source>Low cut %1</source>
-        <translation>Tiefen schneiden %1</translation>
+        <translation>Tiefenschnitt %1</translation>
     </message>
     <message>
         <source>Low cut, two bells and a high shelf</source>
-        <translation>Tiefen schneiden, zwei Glocken und ein Höhenkuhschwanz</translation>
+        <translation>Tiefenschnitt, zwei Glocken und ein Höhenkuhschwanz</translation>
     </message>
     <message>
         <source>Low gain</source>
@@ -4990,7 +4990,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>at phrase start</source>
-        <translation>zu Phrasenbeginn</translation>
+        <translation>am Phrasenkopf</translation>
     </message>
     <message>
         <source>within phrases</source>
@@ -5014,7 +5014,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>all together</source>
-        <translation>alle zusammen</translation>
+        <translation>alle zugleich</translation>
     </message>
     <message>
         <source>in turn</source>
@@ -9147,7 +9147,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>Low cut</source>
-        <translation>Tiefen schneiden</translation>
+        <translation>Tiefenschnitt</translation>
     </message>
     <message>
         <source>Takes out rumble below the note</source>
@@ -9155,7 +9155,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>High cut</source>
-        <translation>Höhen schneiden</translation>
+        <translation>Höhenschnitt</translation>
     </message>
     <message>
         <source>Takes out hiss</source>
@@ -9326,7 +9326,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <name>puretone::app::TrialPanel</name>
     <message>
         <source>Beside a plain tone</source>
-        <translation>Neben einem reinen Ton</translation>
+        <translation>Neben reinem Ton</translation>
     </message>
     <message>
         <source>Tone…</source>

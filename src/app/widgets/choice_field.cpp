@@ -2,6 +2,7 @@
 #include "app/widgets/choice_field.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/value_field.h"
 
 #include <QHBoxLayout>
 #include <QLabel>
@@ -20,8 +21,8 @@ ChoiceField::ChoiceField(
     name->setProperty("role", "quiet");
     name->setToolTip(tip);
     row->addWidget(name, 1);
-    row->addWidget(box_);
-    box_->setFixedWidth(132);
+    row->addWidget(box_, valueStretch);
+    limitValueWidth(*box_);
     box_->addItems(words);
     box_->setFont(Theme::font(13, Theme::Weight::medium));
     box_->setToolTip(tip);

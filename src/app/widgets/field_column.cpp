@@ -80,6 +80,7 @@ std::vector<QPushButton*> FieldColumn::addButtons(
     const std::vector<std::pair<QString, QString>>& textsAndTips)
 {
     auto* row = new QHBoxLayout;
+    row->setSpacing(6);
     std::vector<QPushButton*> buttons;
     for (const auto& [text, tip] : textsAndTips) {
         buttons.push_back(makeButton(text, tip));

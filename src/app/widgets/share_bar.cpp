@@ -12,13 +12,17 @@ namespace puretone::app {
 
 namespace {
 
-constexpr double labelWidth = 30.0, numberWidth = 42.0;
+constexpr double numberWidth = 42.0;
+constexpr double shortestLabel = 30.0, labelGap = 8.0;
+constexpr int labelSize = 11;
 
 } // namespace
 
 ShareBar::ShareBar(const QString& label, QWidget* parent)
     : QWidget(parent)
     , label_(label)
+    , labelWidth_(std::max(
+          shortestLabel, QFontMetricsF(Theme::font(labelSize)).horizontalAdvance(label) + labelGap))
 {
     setFixedHeight(sizeHint().height());
     setFocusPolicy(Qt::StrongFocus);
@@ -27,8 +31,8 @@ ShareBar::ShareBar(const QString& label, QWidget* parent)
 
 QRectF ShareBar::bar() const
 {
-    return {
-        labelWidth, height() / 2.0 - 4.0, std::max(10.0, width() - labelWidth - numberWidth), 8.0};
+    return {labelWidth_, height() / 2.0 - 4.0, std::max(10.0, width() - labelWidth_ - numberWidth),
+        8.0};
 }
 
 double ShareBar::xOf(double share) const
@@ -49,9 +53,9 @@ void ShareBar::paintEvent(QPaintEvent*)
     const auto& t = Theme::tokens();
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
-    painter.setFont(Theme::font(11));
+    painter.setFont(Theme::font(labelSize));
     painter.setPen(t.quietInk);
-    painter.drawText(QRectF(0.0, 0.0, labelWidth, height()), Qt::AlignVCenter, label_);
+    painter.drawText(QRectF(0.0, 0.0, labelWidth_, height()), Qt::AlignVCenter, label_);
     painter.drawText(QRectF(0.0, 0.0, width(), height()), Qt::AlignVCenter | Qt::AlignRight,
         tr("%1 %").arg(std::lround(100.0 * share_)));
     painter.setPen(Qt::NoPen);

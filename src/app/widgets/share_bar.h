@@ -31,6 +31,7 @@ protected:
 private:
     QRectF bar() const;
     QString label_;
+    double labelWidth_ = 0.0;
     double share_ = 0.0;
     double pressX_ = 0.0, pressShare_ = 0.0;
     bool pressed_ = false, dragging_ = false;

@@ -18,6 +18,14 @@ constexpr double dragThreshold = 4.0;
 
 } // namespace
 
+void limitValueWidth(QWidget& value)
+{
+    constexpr int narrowest = 100, widest = 132;
+    value.setMinimumWidth(narrowest);
+    value.setMaximumWidth(widest);
+    value.setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+}
+
 double stepLinear(double value, double steps, double size)
 {
     return value + steps * size;
@@ -40,13 +48,13 @@ ValueField::ValueField(FieldSpec spec, QWidget* parent)
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(8);
     row->addWidget(label_, 1);
-    row->addWidget(edit_);
+    row->addWidget(edit_, valueStretch);
     label_->setProperty("role", "quiet");
     label_->setToolTip(spec_.tip);
     label_->installEventFilter(this);
     label_->setVisible(!spec_.label.isEmpty());
     if (!spec_.label.isEmpty())
-        edit_->setFixedWidth(132);
+        limitValueWidth(*edit_);
     edit_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     edit_->setFont(Theme::font(13, Theme::Weight::medium));
     edit_->setToolTip(spec_.tip);

@@ -62,6 +62,11 @@ private:
     double pressY_ = 0.0, dragFrom_ = 0.0;
 };
 
+/// What stands right of its label takes this share of a row, up to the width of a column of values;
+/// long labels take some of it, but not so much that a value is cut.
+constexpr int valueStretch = 1000;
+void limitValueWidth(QWidget& value);
+
 /// Ready-made steps. Times grow by ratios, so that 1 ms and 10 s are equally easy to reach.
 double stepLinear(double value, double steps, double size);
 double stepTime(double value, double steps);
