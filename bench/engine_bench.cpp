@@ -5,9 +5,9 @@
 // argument.
 
 #include "base/large_memory.h"
+#include "base/wide_vectors.h"
 #include "bench/engine_cases.h"
 #include "engine/reading.h"
-#include "engine/wide_vectors.h"
 
 #include <cstdio>
 #include <cstring>

@@ -25,7 +25,7 @@ public:
 private:
     struct Coefficients {
         /// By tap, the oldest sample first; all phases of a tap side by side.
-        std::array<std::array<float, phases>, taps> h;
+        alignas(32) std::array<std::array<float, phases>, taps> h;
         float mostGain; ///< No peak is higher than the highest of `taps` samples by more.
     };
     static const Coefficients& coefficients();

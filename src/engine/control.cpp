@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/control.h"
 
+#include "base/wide_vectors.h"
 #include "engine/quick_math.h"
-#include "engine/wide_vectors.h"
 
 #include <algorithm>
 #include <numbers>

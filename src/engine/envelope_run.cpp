@@ -160,7 +160,7 @@ int EnvelopeRun::goOn(const Envelope& envelope, int most) noexcept
 
 void EnvelopeRun::run(const Envelope& envelope, float* gains, int frames) noexcept
 {
-    if (stage_ == Stage::sustain && level_ == sustainOf(envelope)) {
+    if (stands(envelope)) {
         std::fill(gains, gains + frames, float(level_));
         return;
     }
@@ -179,7 +179,7 @@ void EnvelopeRun::run(const Envelope& envelope, float* gains, int frames) noexce
 
 void EnvelopeRun::advance(const Envelope& envelope, int frames) noexcept
 {
-    if (stage_ == Stage::sustain && level_ == sustainOf(envelope))
+    if (stands(envelope))
         return;
     for (int done = 0; done < frames;) {
         passEmptyStages(envelope);

@@ -26,6 +26,11 @@ public:
     void run(const Envelope& envelope, float* gains, int frames) noexcept;
     /// The same without the way there: only level() is wanted.
     void advance(const Envelope& envelope, int frames) noexcept;
+    /// Whether it goes on at level() as long as nothing happens.
+    bool stands(const Envelope& envelope) noexcept
+    {
+        return stage_ == Stage::sustain && level_ == sustainOf(envelope);
+    }
     bool finished() const noexcept { return stage_ == Stage::finished; }
     bool released() const noexcept { return stage_ >= Stage::release; }
     double level() const noexcept { return level_; }

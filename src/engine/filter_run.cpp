@@ -2,7 +2,7 @@
 #include "engine/filter_run.h"
 
 #include "audio/bessel.h"
-#include "engine/wide_vectors.h"
+#include "base/wide_vectors.h"
 
 #include <algorithm>
 #include <cmath>
@@ -15,7 +15,7 @@ namespace puretone {
 namespace {
 
 constexpr int cellFrames = 32;
-constexpr int lanes = FilterGroup::most;
+constexpr int lanes = int(FilterGroup::most);
 using Eight [[gnu::vector_size(32)]] = float;
 
 /// Damping (1 / Q) of each stage. Two stages without resonance are a Butterworth filter of fourth
@@ -59,7 +59,7 @@ struct Lanes {
     float* states[lanes];
     float* samples[lanes];
     float* history[lanes]; ///< Of the drive: 16 frames before it, 48 behind its ceiling.
-    bool driven; ///< Any of them.
+    bool second, driven, turns; ///< Any of them; see FilterRun.
 };
 
 /// The same anywhere in memory.
@@ -196,7 +196,43 @@ const std::array<float, allTaps> halfBand = [] {
         keep(fast + times * count + k, int(before + k));
 }
 
-[[gnu::always_inline]] inline void filterLanes(const Lanes& l, int from, bool both)
+/// One stage over a cell. With v3 = in - two, the loop without delay is band = a1 one + a2 v3, low
+/// = two + a2 one + a3 v3, and the states move to 2 band - one and 2 low - two. Written out, so
+/// that only two operations lie between a state and the next one.
+///
+/// @param Turns Whether the shares of input, band and low move.
+template <bool Turns>
+[[gnu::always_inline]] inline void filterStage(
+    const Lanes& l, std::size_t stage, int from, Eight* x, Eight& one, Eight& two)
+{
+    Eight c[8], d[8];
+    gather(l.from[stage], 0, c);
+    gather(l.to[stage], 0, d);
+    // Coefficients reach their end at the end of the cell, wherever in it the note began.
+    const float share = 1.0f / float(cellFrames - from);
+    for (int k = 0; k < (Turns ? 6 : 3); ++k)
+        d[k] = (d[k] - c[k]) * (k < 3 ? 2.0f * share : share);
+    Eight oneToOne = 2.0f * c[0] - 1.0f, across = 2.0f * c[1], toTwo = 2.0f * c[2];
+    Eight input = c[3], band = 0.5f * c[4], low = 0.5f * c[5];
+    for (int i = from; i < cellFrames; ++i) {
+        const Eight in = x[i];
+        const Eight nextOne = (oneToOne * one + across * in) - across * two;
+        const Eight nextTwo = (across * one + toTwo * in) + (two - toTwo * two);
+        x[i] = input * in + band * (nextOne + one) + low * (nextTwo + two);
+        one = nextOne;
+        two = nextTwo;
+        oneToOne += d[0];
+        across += d[1];
+        toTwo += d[2];
+        if constexpr (Turns) {
+            input += d[3];
+            band += 0.5f * d[4];
+            low += 0.5f * d[5];
+        }
+    }
+}
+
+[[gnu::always_inline]] inline void filterLanes(const Lanes& l, int from)
 {
     Eight x[cellFrames], states[8];
     for (int i = 0; i < cellFrames; i += 8)
@@ -204,26 +240,11 @@ const std::array<float, allTaps> halfBand = [] {
     gather(l.states, 0, states);
     if (l.driven)
         driveLanes(l, from, x, states[4]);
-    for (std::size_t s = 0; s < (both ? 2U : 1U); ++s) {
-        Eight c[8], d[8];
-        gather(l.from[s], 0, c);
-        gather(l.to[s], 0, d);
-        // Coefficients reach their end at the end of the cell, wherever in it the note began.
-        for (int k = 0; k < 6; ++k)
-            d[k] = (d[k] - c[k]) * (1.0f / float(cellFrames - from));
-        Eight one = states[2 * s], two = states[2 * s + 1];
-        for (int i = from; i < cellFrames; ++i) {
-            const Eight v3 = x[i] - two;
-            const Eight band = c[0] * one + c[1] * v3;
-            const Eight low = two + c[1] * one + c[2] * v3;
-            one = 2.0f * band - one;
-            two = 2.0f * low - two;
-            x[i] = c[3] * x[i] + c[4] * band + c[5] * low;
-            for (int k = 0; k < 6; ++k)
-                c[k] += d[k];
-        }
-        states[2 * s] = one;
-        states[2 * s + 1] = two;
+    for (std::size_t s = 0; s < (l.second ? 2U : 1U); ++s) {
+        if (l.turns)
+            filterStage<true>(l, s, from, x, states[2 * s], states[2 * s + 1]);
+        else
+            filterStage<false>(l, s, from, x, states[2 * s], states[2 * s + 1]);
     }
     transpose(states);
     for (int v = 0; v < lanes; ++v)
@@ -235,13 +256,13 @@ const std::array<float, allTaps> halfBand = [] {
     }
 }
 
-void filterPlain(const Lanes& l, int from, bool both)
+void filterPlain(const Lanes& l, int from)
 {
-    filterLanes(l, from, both);
+    filterLanes(l, from);
 }
-PURETONE_WIDE void filterWide(const Lanes& l, int from, bool both)
+PURETONE_WIDE void filterWide(const Lanes& l, int from)
 {
-    filterLanes(l, from, both);
+    filterLanes(l, from);
 }
 
 } // namespace
@@ -276,76 +297,95 @@ void FilterRun::ask(
         control.damping[s][lane] = dampings_[s];
 }
 
-void FilterRun::set(
-    const Filter& filter, double driveDb, const ControlGroup& control, std::size_t lane) noexcept
+void FilterRun::setDrive(double db) noexcept
 {
-    const auto drivenBefore = driveTo_;
-    if (driveDb != driveDb_) {
-        driveDb_ = driveDb;
-        driveTo_ = driveFor(driveDb);
+    const auto before = driveTo_;
+    if (db != driveDb_) {
+        driveDb_ = db;
+        driveTo_ = driveFor(db);
     }
-    driveFrom_ = fresh_ ? driveTo_ : drivenBefore;
+    driveFrom_ = fresh_ ? driveTo_ : before;
     const bool wasDriven = std::exchange(driven_, driveFrom_ != undriven || driveTo_ != undriven);
     if (driven_ && (fresh_ || !wasDriven))
         history_ = {};
-    const auto before = to_;
-    to_ = {passing, passing};
-    if (filter.kind != FilterKind::off)
-        for (std::size_t s = 0; s < (filter.steep ? 2U : 1U); ++s) {
+}
+
+void FilterRun::set(
+    const Filter& filter, double driveDb, const ControlGroup& control, std::size_t lane) noexcept
+{
+    if (driveDb != 0.0 || driveDb_ != 0.0 || driven_)
+        setDrive(driveDb);
+    const auto before = last_;
+    last_ ^= 1U;
+    turns_ = false;
+    for (std::size_t s = 0; s < 2; ++s) {
+        Stage& to = ends_[last_][s];
+        const bool does = filter.kind != FilterKind::off && (s == 0 || filter.steep);
+        if (does) {
             const auto mix = mixOf(filter.kind, dampings_[s]);
-            to_[s] = {control.a1[s][lane], control.a2[s][lane], control.a3[s][lane], mix[0], mix[1],
+            to = {control.a1[s][lane], control.a2[s][lane], control.a3[s][lane], mix[0], mix[1],
                 mix[2], 0.0f, 0.0f};
+        } else if (does_[last_][s]) {
+            to = passing;
         }
-    from_ = fresh_ ? to_ : before;
-    fresh_ = false;
-    second_ = from_[1] != passing || to_[1] != passing;
-    idle_ = !second_ && !driven_ && from_[0] == passing && to_[0] == passing;
+        does_[last_][s] = does;
+        const Stage& from = ends_[before][s];
+        turns_ = turns_ || from[3] != to[3] || from[4] != to[4] || from[5] != to[5];
+    }
+    if (fresh_) {
+        ends_[before] = ends_[last_];
+        does_[before] = does_[last_];
+        turns_ = fresh_ = false;
+    }
+    second_ = does_[0][1] || does_[1][1];
+    idle_ = !second_ && !driven_ && !does_[0][0] && !does_[1][0];
 }
 
 void FilterGroup::add(FilterRun& run, float* left, float* right) noexcept
 {
-    runs_[std::size_t(count_)] = &run;
-    buffers_[0][std::size_t(count_)] = left;
-    buffers_[1][std::size_t(count_)] = right;
+    runs_[count_] = &run;
+    buffers_[0][count_] = left;
+    buffers_[1][count_] = right;
     ++count_;
+    second_ = second_ || run.second_;
+    driven_ = driven_ || run.driven_;
+    turns_ = turns_ || run.turns_;
+    both_ = both_ || right != nullptr;
 }
 
 void FilterGroup::run(int from) noexcept
 {
     if (count_ == 0)
         return;
-    const auto count = std::size_t(count_);
     alignas(32) float noStates[8] = {}, noSamples[cellFrames] = {}, noHistory[64] = {};
     Lanes l;
-    bool both = false;
-    for (std::size_t v = 0; v < lanes; ++v)
-        for (std::size_t s = 0; s < 2; ++s) {
-            l.from[s][v] = v < count ? runs_[v]->from_[s].data() : FilterRun::passing.data();
-            l.to[s][v] = v < count ? runs_[v]->to_[s].data() : FilterRun::passing.data();
+    l.second = second_;
+    l.driven = driven_;
+    l.turns = turns_;
+    for (std::size_t v = 0; v < most; ++v) {
+        const bool is = v < count_;
+        for (std::size_t s = 0; s < (second_ ? 2U : 1U); ++s) {
+            l.from[s][v] = is ? runs_[v]->from(s).data() : FilterRun::passing.data();
+            l.to[s][v] = is ? runs_[v]->to(s).data() : FilterRun::passing.data();
         }
-    l.driven = false;
-    for (std::size_t v = 0; v < lanes; ++v) {
-        l.driven = l.driven || (v < count && runs_[v]->driven_);
-        l.driveFrom[v] = v < count ? runs_[v]->driveFrom_.data() : FilterRun::undriven.data();
-        l.driveTo[v] = v < count ? runs_[v]->driveTo_.data() : FilterRun::undriven.data();
-    }
-    for (std::size_t v = 0; v < count; ++v)
-        both = both || runs_[v]->second_;
-    for (std::size_t channel = 0; channel < 2; ++channel) {
-        bool any = false;
-        for (std::size_t v = 0; v < lanes; ++v) {
-            float* samples = v < count ? buffers_[channel][v] : nullptr;
-            any = any || samples != nullptr;
-            l.samples[v] = samples != nullptr ? samples : noSamples;
-            l.history[v] = samples != nullptr && runs_[v]->driven_
-                ? runs_[v]->history_[channel].data()
-                : noHistory;
-            l.states[v] = samples != nullptr ? runs_[v]->states_[channel].data() : noStates;
+        if (driven_) {
+            l.driveFrom[v] = is ? runs_[v]->driveFrom_.data() : FilterRun::undriven.data();
+            l.driveTo[v] = is ? runs_[v]->driveTo_.data() : FilterRun::undriven.data();
         }
-        if (any)
-            (wideVectors() ? filterWide : filterPlain)(l, from, both);
     }
-    count_ = 0;
+    for (std::size_t channel = 0; channel < (both_ ? 2U : 1U); ++channel) {
+        for (std::size_t v = 0; v < most; ++v) {
+            float* samples = v < count_ ? buffers_[channel][v] : nullptr;
+            const bool is = samples != nullptr;
+            l.samples[v] = is ? samples : noSamples;
+            l.states[v] = is ? runs_[v]->states_[channel].data() : noStates;
+            if (driven_)
+                l.history[v] =
+                    is && runs_[v]->driven_ ? runs_[v]->history_[channel].data() : noHistory;
+        }
+        (wideVectors() ? filterWide : filterPlain)(l, from);
+    }
+    *this = {};
 }
 
 double filterGain(const Filter& filter, double cutoff, double hz, double rate)

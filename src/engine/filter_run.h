@@ -35,7 +35,14 @@ private:
     static Drive driveFor(double db) noexcept;
     static constexpr Stage passing = {1.0f, 0.0f, 0.0f, 1.0f, 0.0f, 0.0f, 0.0f, 0.0f};
 
-    std::array<Stage, 2> from_{passing, passing}, to_{passing, passing};
+    void setDrive(double db) noexcept;
+    const Stage& from(std::size_t stage) const noexcept { return ends_[last_ ^ 1U][stage]; }
+    const Stage& to(std::size_t stage) const noexcept { return ends_[last_][stage]; }
+
+    /// At both ends of the cell, turn about, and whether a stage does anything there.
+    std::array<std::array<Stage, 2>, 2> ends_{{{passing, passing}, {passing, passing}}};
+    std::array<std::array<bool, 2>, 2> does_{};
+    std::size_t last_ = 0;
     Drive driveFrom_ = undriven, driveTo_ = undriven;
     double driveDb_ = 0.0; ///< That `driveTo_` is for.
     /// Of each channel: two for each stage, what went into the drive last, and what makes up eight.
@@ -49,22 +56,23 @@ private:
     std::array<float, 2> dampings_{};
     bool second_ = false; ///< Whether the second stage does anything.
     bool driven_ = false; ///< Whether the drive does.
+    bool turns_ = false; ///< Whether the shares of input, band and low are others at its end.
 };
 
 /// Up to eight notes side by side, as one vector.
 class FilterGroup {
 public:
-    static constexpr int most = 8;
-    /// @param right Null for a note of one channel. @return False when there is no room.
+    static constexpr std::size_t most = 8;
+    /// @param right Null for a note of one channel. There must be room: no more than `most`.
     void add(FilterRun& run, float* left, float* right) noexcept;
-    bool full() const noexcept { return count_ == most; }
     /// Filters frames `from` to 32 of every buffer in place, and forgets them.
     void run(int from = 0) noexcept;
 
 private:
     std::array<FilterRun*, most> runs_{};
     std::array<std::array<float*, most>, 2> buffers_{};
-    int count_ = 0;
+    std::size_t count_ = 0;
+    bool second_ = false, driven_ = false, turns_ = false, both_ = false; ///< Of any of them.
 };
 
 /// Gain of a note's filter at a frequency, linear, for drawing and tests.

@@ -22,10 +22,17 @@ double swingsPerSecond(const Wave& wave, const Controls& controls) noexcept
     return wave.beats > 0.0 ? controls.beatsPerSecond / wave.beats : wave.hz;
 }
 
+const std::array<float, targetCount> reaches = [] {
+    std::array<float, targetCount> all{};
+    for (std::size_t t = 0; t < all.size(); ++t)
+        all[t] = float(factsOf(Target(t)).most);
+    return all;
+}();
+
 /// All movements of a target together reach no further than one of them may.
 float withinReach(Target target, float moved) noexcept
 {
-    const auto most = float(factsOf(target).most);
+    const float most = reaches[std::size_t(target)];
     return std::clamp(moved, -most, most);
 }
 
@@ -99,6 +106,7 @@ void MovesRun::advanceWaves(const LayerMoves& layer, const Controls& controls, d
     for (int i = 0; i < layer.waveCount; ++i) {
         const auto at = std::size_t(i);
         const Wave& wave = layer.waves[at];
+        const auto seed = wave.free ? 17U + std::uint32_t(i) : seed_ + std::uint32_t(i);
         before_[at] = turns_[at];
         if (wave.free && shared != nullptr) {
             turns_[at] = shared->turns_[at];
@@ -119,7 +127,6 @@ void MovesRun::advanceWaves(const LayerMoves& layer, const Controls& controls, d
             depth *= gone <= 0.0 ? 0.0 : gone >= wave.fadeSeconds ? 1.0 : gone / wave.fadeSeconds;
         }
         depth_[at] = float(std::clamp(depth, 0.0, 2.0));
-        const auto seed = wave.free ? 17U + std::uint32_t(i) : seed_ + std::uint32_t(i);
         values_[at] = depth_[at] * waveAt(wave.shape, turns_[at], seed);
     }
 }
@@ -166,14 +173,14 @@ const Moved& MovesRun::advance(const LayerMoves& layer, const Controls& controls
 {
     advanceWaves(layer, controls, seconds, shared);
     moved_ = {};
-    for (std::size_t i = 0; i < layer.moves.size(); ++i) {
-        const Movement& m = layer.moves[i];
+    float* shown = shown_.data();
+    for (const Movement& m : layer.moves) {
         float value = valueOf(m.source, controls, note);
         if (m.curve != 0.0)
             value = float(bentBy(m.curve, double(value)));
         if (m.by.kind != SourceKind::none)
             value *= valueOf(m.by, controls, note);
-        shown_[i] = value;
+        *shown++ = value;
         float& moved = moved_.by[std::size_t(m.target)];
         moved = withinReach(m.target, moved + float(m.amount) * value);
     }

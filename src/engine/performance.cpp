@@ -90,7 +90,7 @@ void Performance::giveUp(Voice& voice, double seconds) noexcept
 
 Voice* Performance::freeVoice() noexcept
 {
-    Voice* victim = nullptr;
+    Voice* victim = playing_.data();
     const auto worth = [](const Voice& v) {
         // Released notes go first, the quietest of them before others; then the oldest.
         return std::tuple(!v.released(), v.released() ? v.loudness() : 0.0, v.age());
@@ -98,7 +98,7 @@ Voice* Performance::freeVoice() noexcept
     for (auto& voice : playing_) {
         if (!voice.active())
             return &voice;
-        if (victim == nullptr || worth(voice) < worth(*victim))
+        if (worth(voice) < worth(*victim))
             victim = &voice;
     }
     giveUp(*victim, stealSeconds);

@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/voice.h"
 
+#include "base/wide_vectors.h"
 #include "engine/quick_math.h"
+
+#include <utility>
 
 namespace puretone {
 
@@ -10,10 +13,44 @@ namespace {
 /// A turned tuning glides in within a few cells instead of stepping: 0.3 of the way in 64 frames.
 constexpr double tuningShare = 0.16333997346592444;
 
+constexpr double octavesOfSemitone = 1.0 / 12.0;
 constexpr double octavesOfDecibel = 0.16609640474436813; // of gain
 
 /// Of a speed that is to be worked out anew.
 constexpr double noOctaves = 1e9;
+
+/// A cell on its way into the mix. @param gains Of each frame; null where one for all is enough.
+struct AddedCell {
+    const float *left, *right, *gains;
+    float gainLeft, gainRight;
+};
+
+[[gnu::always_inline]] inline void addCell(
+    const AddedCell& cell, float* __restrict left, float* __restrict right)
+{
+    const float *l = cell.left, *r = cell.right;
+    const float gainLeft = cell.gainLeft, gainRight = cell.gainRight;
+    if (cell.gains == nullptr) {
+        for (std::size_t i = 0; i < Voice::cellFrames; ++i) {
+            left[i] += l[i] * gainLeft;
+            right[i] += r[i] * gainRight;
+        }
+        return;
+    }
+    for (std::size_t i = 0; i < Voice::cellFrames; ++i) {
+        left[i] += l[i] * (cell.gains[i] * gainLeft);
+        right[i] += r[i] * (cell.gains[i] * gainRight);
+    }
+}
+
+void addPlain(const AddedCell& cell, float* __restrict left, float* __restrict right)
+{
+    addCell(cell, left, right);
+}
+PURETONE_WIDE void addWide(const AddedCell& cell, float* __restrict left, float* __restrict right)
+{
+    addCell(cell, left, right);
+}
 
 } // namespace
 
@@ -25,7 +62,9 @@ void Voice::start(const VoiceStart& how) noexcept
     age_ = how.age;
     event_ = how.event;
     rate_ = how.rate;
+    perFrame_ = 1.0 / rate_;
     unison_ = how.unison;
+    settle();
     channel_ = how.channel;
     turn_ = how.turn;
     wentRound_ = false;
@@ -47,16 +86,14 @@ void Voice::start(const VoiceStart& how) noexcept
     gainLeft_ = gainLeftTo_ = leftGain;
     gainRight_ = gainRightTo_ = rightGain;
     filter_.start();
-    speedSemitones_ = wantedSemitones() + how.glideSemitones;
+    speedSemitones_ = wantedSemitones_ + how.glideSemitones;
     glideStep_ = 0.0;
     if (how.glideSemitones != 0.0)
         glideWithin(how.glideSeconds);
-    spoken_ =
-        (speedSemitones_ + bendOf(*how.controls) + double(moves_.moved()[Target::pitch])) / 12.0;
+    spoken_ = (speedSemitones_ + bendOf(*how.controls) + double(moves_.moved()[Target::pitch]))
+        * octavesOfSemitone;
     speed_ = speedAt(quickExp2(spoken_));
     gear_ = gearFor(speed_, zone_->sound->recorded->octaves());
-    left_.fill(0.0f);
-    right_.fill(0.0f);
     if (how.at == 0)
         return;
     ControlGroup control;
@@ -71,6 +108,14 @@ void Voice::start(const VoiceStart& how) noexcept
     finishCell(how.at, *how.controls);
 }
 
+/// What follows from program, zone and key.
+void Voice::settle() noexcept
+{
+    layer_ = &program_->layerOf(*zone_);
+    followsMoves_ = !layer_->moves.moves.empty();
+    wantedSemitones_ = program_->semitones(*zone_, key_) + ofUnison().cents / 100.0;
+}
+
 /// Envelopes and movements stand at their beginning.
 void Voice::beginMoves(const VoiceStart& how) noexcept
 {
@@ -81,7 +126,6 @@ void Voice::beginMoves(const VoiceStart& how) noexcept
     };
     envelope_.start(layer().envelope, rate_, slower(layer().envelope));
     second_.start(layer().second, rate_, slower(layer().second));
-    followsMoves_ = !layer().moves.moves.empty();
     moves_.start(layer().moves, std::uint32_t(how.age * 2654435761U));
     moveGain_ = moveGainTo_ = 1.0;
     if (!followsMoves_)
@@ -117,7 +161,7 @@ void Voice::ask(const Controls& controls, const MovesRun& shared, int frames, Co
     double semitones = 0.0;
     control.levelOctaves[lane] = 0.0f;
     if (followsMoves_) {
-        const Moved& moved = moves_.advance(l.moves, controls, now(), frames / rate_, &shared);
+        const Moved& moved = moves_.advance(l.moves, controls, now(), frames * perFrame_, &shared);
         semitones = double(moved[Target::pitch]);
         control.levelOctaves[lane] = moved[Target::level] * float(octavesOfDecibel);
         follows_ = follows_ || l.moves.does(Target::pan) || l.moves.does(Target::blend);
@@ -128,7 +172,7 @@ void Voice::ask(const Controls& controls, const MovesRun& shared, int frames, Co
                     double(quickExp2(moved[Target::release]))});
     }
     glideTuning();
-    const double octaves = (speedSemitones_ + bendOf(controls) + semitones) / 12.0;
+    const double octaves = (speedSemitones_ + bendOf(controls) + semitones) * octavesOfSemitone;
     control.octaves[lane] = octaves;
     if (octaves != spoken_ || followsMoves_ || l.filter.kind != FilterKind::off)
         control.restWanted = true;
@@ -143,9 +187,9 @@ void Voice::askFilter(ControlGroup& control, std::size_t lane) noexcept
     filter_.ask(filter,
         followsMoves_ ? filter.resonance + double(moved[Target::resonance]) : filter.resonance,
         control, lane);
-    control.cutoff[lane] = float(filter.hz / rate_);
+    control.cutoff[lane] = float(filter.hz * perFrame_);
     control.cutoffOctaves[lane] =
-        float(filter.follow * (key_ - 60) / 12.0 + filter.touchOctaves * touchShare_
+        float(filter.follow * (key_ - 60) * octavesOfSemitone + filter.touchOctaves * touchShare_
             + filter.envelopeOctaves * second_.level())
         + (followsMoves_ ? moved[Target::cutoff] : 0.0f);
     cutoffOctaves_ = control.cutoffOctaves[lane];
@@ -166,9 +210,15 @@ void Voice::readCell(int from, const ControlGroup& control, std::size_t lane) no
     read(control.octaves[lane], control.speed[lane], from);
 }
 
-/// Fills the gains from a frame of the cell on.
+/// The gains from a frame of the cell on.
 void Voice::runEnvelope(int from) noexcept
 {
+    if (from == 0 && moveGain_ == 1.0 && moveGainTo_ == 1.0 && envelope_.stands(layer().envelope)) {
+        oneGain_ = float(envelope_.level());
+        return;
+    }
+    if (oneGain_ >= 0.0f)
+        gains_.fill(std::exchange(oneGain_, manyGains));
     envelope_.run(layer().envelope, gains_.data() + from, cellFrames - from);
     if (moveGain_ != 1.0 || moveGainTo_ != 1.0)
         for (int i = from; i < cellFrames; ++i)
@@ -211,13 +261,14 @@ void Voice::followGains() noexcept
 void Voice::glideWithin(double seconds) noexcept
 {
     const double cells = seconds * rate_ / cellFrames;
-    glideStep_ = std::abs(wantedSemitones() - speedSemitones_) / std::max(1.0, cells);
+    glideStep_ = std::abs(wantedSemitones_ - speedSemitones_) / std::max(1.0, cells);
 }
 
 void Voice::retune(int key, int channel, double seconds) noexcept
 {
     key_ = key;
     channel_ = channel;
+    settle();
     glideWithin(seconds);
     // Held by the key that it has gone to.
     sustained = false;
@@ -236,9 +287,9 @@ void Voice::release(int at, double touch) noexcept
     }
     if (envelope_.released())
         return;
-    envelope_.releaseFrom(double(gains_[std::size_t(at)]) / moveGainAt(at));
+    const float gain = oneGain_ >= 0.0f ? oneGain_ : gains_[std::size_t(at)];
+    envelope_.releaseFrom(double(gain) / moveGainAt(at));
     runEnvelope(at);
-    shape(at);
 }
 
 void Voice::fadeAway(double seconds, int at) noexcept
@@ -249,8 +300,6 @@ void Voice::fadeAway(double seconds, int at) noexcept
     ramp_ = rampAt(place) - step * place;
     rampStep_ = step;
     fadesToGoAgain_ = false;
-    if (at > 0)
-        shape(at);
 }
 
 void Voice::moveTo(const Program& program, const ProgramZone& zone, double seconds) noexcept
@@ -263,7 +312,7 @@ void Voice::moveTo(const Program& program, const ProgramZone& zone, double secon
     zone_ = &zone;
     grains_.start(std::uint32_t(age_));
     follows_ = true;
-    followsMoves_ = !layer().moves.moves.empty();
+    settle();
     position_ = std::max(position_, zone.sound->start);
     // A key that was let go while the sound would have ended by itself.
     if (letGo_ && (frozen() || !zone.sound->endsItself())) {
@@ -284,7 +333,7 @@ void Voice::keepIn(const Program& program, const ProgramZone& zone) noexcept
     program_ = &program;
     zone_ = &zone;
     follows_ = true;
-    followsMoves_ = !layer().moves.moves.empty();
+    settle();
 }
 
 /// From one cell to the next: the ramp goes on, or has come to its end. False when the note is
@@ -320,7 +369,7 @@ bool Voice::beginCell() noexcept
 
 void Voice::glideTuning() noexcept
 {
-    const double way = wantedSemitones() - speedSemitones_;
+    const double way = wantedSemitones_ - speedSemitones_;
     if (glideStep_ > 0.0 && std::abs(way) > glideStep_) {
         speedSemitones_ += std::copysign(glideStep_, way);
         return;
@@ -349,45 +398,29 @@ void Voice::finishCell(int from, const Controls& controls) noexcept
             readRight_[i] *= ring[i];
         }
     }
-    shape(from);
-}
-
-void Voice::shape(int from) noexcept
-{
-    const Cell& right = mono_ ? readLeft_ : readRight_;
-    const bool still = gainLeft_ == gainLeftTo_ && gainRight_ == gainRightTo_;
-    if (rampStep_ == 0.0 && from == 0 && still) {
-        const auto gainLeft = float(gainLeft_ * ramp_), gainRight = float(gainRight_ * ramp_);
-        for (std::size_t i = 0; i < cellFrames; ++i)
-            left_[i] = readLeft_[i] * (gains_[i] * gainLeft);
-        if (!oneSide())
-            for (std::size_t i = 0; i < cellFrames; ++i)
-                right_[i] = right[i] * (gains_[i] * gainRight);
-        return;
-    }
-    const double leftStep = (gainLeftTo_ - gainLeft_) / cellFrames;
-    const double rightStep = (gainRightTo_ - gainRight_) / cellFrames;
-    for (int i = from; i < cellFrames; ++i) {
-        const auto at = std::size_t(i);
-        const double g = double(gains_[at]) * rampAt(i);
-        left_[at] = readLeft_[at] * float((gainLeft_ + leftStep * i) * g);
-        right_[at] = right[at] * float((gainRight_ + rightStep * i) * g);
-    }
 }
 
 void Voice::add(float* left, float* right, float share) const noexcept
 {
-    const float* r = oneSide() ? left_.data() : right_.data();
-    if (share != 1.0f) {
-        for (std::size_t i = 0; i < cellFrames; ++i) {
-            left[i] += share * left_[i];
-            right[i] += share * r[i];
-        }
+    const Cell& l = readLeft_;
+    const Cell& r = mono_ ? readLeft_ : readRight_;
+    const bool still = gainLeft_ == gainLeftTo_ && gainRight_ == gainRightTo_;
+    if (rampStep_ == 0.0 && still) {
+        const double whole = double(share) * ramp_ * (oneGain_ >= 0.0f ? double(oneGain_) : 1.0);
+        const auto gainLeft = float(gainLeft_ * whole), gainRight = float(gainRight_ * whole);
+        const float* gains = oneGain_ >= 0.0f ? nullptr : gains_.data();
+        (wideVectors() ? addWide : addPlain)(
+            {l.data(), r.data(), gains, gainLeft, gainRight}, left, right);
         return;
     }
-    for (std::size_t i = 0; i < cellFrames; ++i) {
-        left[i] += left_[i];
-        right[i] += r[i];
+    const double leftStep = (gainLeftTo_ - gainLeft_) / cellFrames;
+    const double rightStep = (gainRightTo_ - gainRight_) / cellFrames;
+    for (int i = 0; i < cellFrames; ++i) {
+        const auto at = std::size_t(i);
+        const double gain = double(oneGain_ >= 0.0f ? oneGain_ : gains_[at]);
+        const double g = double(share) * gain * rampAt(i);
+        left[at] += l[at] * float((gainLeft_ + leftStep * i) * g);
+        right[at] += r[at] * float((gainRight_ + rightStep * i) * g);
     }
 }
 

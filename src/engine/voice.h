@@ -132,7 +132,6 @@ private:
     void changeGear(const SoundCopies& copies, const ReadingWay& way, int count, float* left,
         float* right) noexcept;
     void fade(const ReadingWay& way, int from, int count) noexcept;
-    void shape(int from) noexcept;
     struct Gains {
         double left, right;
     };
@@ -144,23 +143,15 @@ private:
         return moveGain_ + (moveGainTo_ - moveGain_) * frame / cellFrames;
     }
     void glideWithin(double seconds) noexcept;
-    /// Whether both sides are one.
-    bool oneSide() const noexcept
-    {
-        return mono_ && gainLeft_ == gainRight_ && gainLeftTo_ == gainRightTo_;
-    }
     void wrap() noexcept;
     double rampAt(int frame) const noexcept
     {
         return std::clamp(ramp_ + rampStep_ * frame, 0.0, 1.0);
     }
-    const ProgramLayer& layer() const noexcept { return program_->layerOf(*zone_); }
+    const ProgramLayer& layer() const noexcept { return *layer_; }
+    void settle() noexcept;
     UnisonVoice ofUnison() const noexcept { return unisonVoice(layer().unison, unison_); }
-    double wantedSemitones() const noexcept
-    {
-        return program_->semitones(*zone_, key_) + ofUnison().cents / 100.0;
-    }
-    double speedAt(double power) const noexcept { return power * zone_->sound->rate / rate_; }
+    double speedAt(double power) const noexcept { return power * (zone_->sound->rate * perFrame_); }
     /// On its way to the recorded end.
     bool leavesLoop() const noexcept
     {
@@ -182,24 +173,26 @@ private:
 
     const Program* program_ = nullptr;
     const ProgramZone* zone_ = nullptr;
+    const ProgramLayer* layer_ = nullptr; ///< Of the zone.
     EnvelopeRun envelope_;
     EnvelopeRun second_;
     FilterRun filter_;
     GrainRun grains_;
     MovesRun moves_;
     double beatsPerSecond_ = 1.6;
-    int mostGrains_ = Frozen::most;
-    bool followsMoves_ = false; ///< Anything of its layer moves.
     double moveGain_ = 1.0, moveGainTo_ = 1.0; ///< At both ends of the cell.
     double touchShare_ = 0.0; ///< 0 to 1.
     double releaseTouch_ = 0.0; ///< 0 to 1.
     int channel_ = 0;
     int turn_ = 0;
     Gear gear_;
-    double rate_ = 48000.0;
+    double rate_ = 48000.0, perFrame_ = 1.0 / 48000.0; ///< A second, and its inverse.
     double position_ = 0.0; ///< Of the next cell's first frame.
+    double wantedSemitones_ = 0.0; ///< Of key, zone, layer and unison.
     double speedSemitones_ = 0.0; ///< Glides to the wanted tuning.
     double glideStep_ = 0.0; ///< Semitones in each cell; 0 for the short way of a turned tuning.
+    static constexpr float manyGains = -1.0f;
+    float oneGain_ = 0.0f; ///< All of the envelope's in one, where it stands still.
     float cutoffOctaves_ = 0.0f;
     double speed_ = 0.0; ///< At the next cell's first frame.
     double spoken_ = 0.0; ///< Octaves that `speed_` stands for.
@@ -209,6 +202,8 @@ private:
     int velocity_ = 100;
     double fall_ = 1.0; ///< Gain of a note that is softer for having been held.
     int unison_ = 0;
+    int mostGrains_ = Frozen::most;
+    bool followsMoves_ = false; ///< Anything of its layer moves.
     bool mono_ = false; ///< One channel is read.
     bool wentRound_ = false;
     bool letGo_ = false;
@@ -224,7 +219,6 @@ private:
     using Cell = std::array<float, cellFrames>;
     alignas(32) Cell readLeft_{}, readRight_{};
     alignas(32) Cell gains_{}; ///< The envelope's.
-    alignas(32) Cell left_{}, right_{}; ///< As they are heard.
 };
 
 /// What a note is to be.

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/wide_vectors.h"
 #include "engine/kernel.h"
-#include "engine/wide_vectors.h"
 
 #include "engine/copies.h"
 #include "engine/kernel_terms.h"
