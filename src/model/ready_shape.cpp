@@ -2,7 +2,6 @@
 #include "model/ready_shape.h"
 
 #include "base/quantity.h"
-#include "loop/sustain.h"
 #include "pitch/note.h"
 
 #include <cmath>
@@ -12,11 +11,13 @@ namespace puretone {
 
 namespace {
 
-constexpr double listenedSeconds = 30.0;
-
 /// What the sounds of a layer are like, from all of its takes.
 struct Sounds {
-    std::vector<Take*> takes;
+    struct Sound {
+        Take* take;
+        Sustain sustain;
+    };
+    std::vector<Sound> takes;
     double rise = 0.0; ///< Seconds from the start to their level, the slowest.
     double dies = 0.0; ///< Seconds within which the longest falls by 30 dB.
     bool struck = false; ///< Most of them die away.
@@ -24,7 +25,7 @@ struct Sounds {
     int loops = 0; ///< That have a loop, or one that was found.
 };
 
-Sounds soundsOf(Instrument& instrument, const Layer& layer)
+Sounds soundsOf(Instrument& instrument, const Layer& layer, const HeardTakes& heard)
 {
     Sounds sounds;
     std::set<TakeId> seen;
@@ -33,8 +34,9 @@ Sounds soundsOf(Instrument& instrument, const Layer& layer)
         Take* take = instrument.take(zone.take);
         if (take == nullptr || !seen.insert(zone.take).second)
             continue;
-        sounds.takes.push_back(take);
-        const auto sustain = findSustain(take->audio(), take->kept, listenedSeconds);
+        const Sustain* known = heard.of(*take);
+        const auto sustain = known != nullptr ? *known : listenTo(*take);
+        sounds.takes.push_back({take, sustain});
         const double start = toSeconds(take->kept.start, take->rate());
         sounds.rise = std::max(sounds.rise, sustain.onset - start);
         const double dies =
@@ -53,7 +55,7 @@ Sounds soundsOf(Instrument& instrument, const Layer& layer)
 int goRound(const Sounds& sounds)
 {
     int count = 0;
-    for (Take* take : sounds.takes) {
+    for (const auto& [take, sustain] : sounds.takes) {
         if (!take->loop.on && !take->facts->loopChoices.empty())
             take->loop = take->facts->loopChoices.front().loop;
         if (take->loop.on && take->loop.mode == LoopMode::oneShot)
@@ -67,9 +69,9 @@ int goRound(const Sounds& sounds)
 bool beginInside(const Sounds& sounds, Layer& layer)
 {
     bool any = false;
-    for (Take* take : sounds.takes) {
+    for (const auto& [take, sustain] : sounds.takes) {
         if (!take->hasInnerStart())
-            take->innerStart = proposeInnerStart(*take);
+            take->innerStart = proposeInnerStart(*take, sustain);
         any = any || take->hasInnerStart();
     }
     layer.inner = any ? InnerUse::always : InnerUse::never;
@@ -196,7 +198,7 @@ std::string makeDrum(const Sounds& sounds, Layer& layer)
 {
     playMany(layer);
     layer.inner = InnerUse::never;
-    for (Take* take : sounds.takes)
+    for (const auto& [take, sustain] : sounds.takes)
         take->loop.mode = LoopMode::oneShot;
     layer.envelope = Envelope();
     layer.envelope.attack = 0.0;
@@ -214,7 +216,7 @@ std::string makeAsRecorded(const Sounds& sounds, Layer& layer)
     layer.filter = Filter();
     layer.second = Layer().second;
     layer.envelope = Envelope();
-    for (Take* take : sounds.takes)
+    for (const auto& [take, sustain] : sounds.takes)
         if (take->loop.mode == LoopMode::oneShot)
             take->loop.mode = LoopMode::forward;
     return say("As recorded: full level from the start, a short release, nothing else.");
@@ -241,10 +243,11 @@ const char* nameOf(ReadyShape shape)
     return text("As recorded");
 }
 
-std::string applyShape(Instrument& instrument, LayerId id, ReadyShape shape)
+std::string applyShape(
+    Instrument& instrument, LayerId id, ReadyShape shape, const HeardTakes& heard)
 {
     Layer& layer = *instrument.layer(id);
-    const Sounds sounds = soundsOf(instrument, layer);
+    const Sounds sounds = soundsOf(instrument, layer, heard);
     switch (shape) {
     case ReadyShape::pad:
         return makePad(sounds, layer);
@@ -262,10 +265,9 @@ std::string applyShape(Instrument& instrument, LayerId id, ReadyShape shape)
     return makeAsRecorded(sounds, layer);
 }
 
-Frames proposeInnerStart(const Take& take)
+Frames proposeInnerStart(const Take& take, const Sustain& heard)
 {
-    const auto sustain = findSustain(take.audio(), take.kept, listenedSeconds);
-    const Frames at = toFrames(sustain.from, take.rate());
+    const Frames at = toFrames(heard.from, take.rate());
     // Never so late that nothing is left.
     const auto latest = take.kept.start.value + take.kept.length() / 2;
     return Frames{std::clamp(at.value, take.kept.start.value, latest)};

@@ -135,6 +135,41 @@ TEST_CASE("ready shapes are one click and one step, and say what they did", "[ap
     CHECK(d.document() == before);
 }
 
+TEST_CASE("many takes are listened to beside the window, and only once", "[app][shape]")
+{
+    Driver d;
+    d.open(sounds + "buoy-bell.flac");
+    auto* stop = shapeOf(d);
+    const auto before = d.document();
+    auto& shaping = d.session().shaping();
+    std::vector<QString> told;
+    QObject::connect(&shaping, &Shaping::told, [&](const QString& text) { told.push_back(text); });
+    shaping.give(ReadyShape::pad);
+    CHECK(d.document() == before);
+    // What is wished for meanwhile takes its place.
+    shaping.give(ReadyShape::pluck);
+    d.settle();
+    REQUIRE(told.size() == 3);
+    CHECK(told[1].startsWith("Listening"));
+    CHECK(told[2].startsWith("A pluck"));
+    CHECK(d.document().layers[0].envelope.sustainDb == silentSustainDb);
+    // From here on it is known.
+    shaping.give(ReadyShape::drone);
+    CHECK(told.back().startsWith("A drone"));
+    CHECK(d.document().layers[0].unison.voices == 3);
+    d.session().undo();
+    d.session().undo();
+    CHECK(d.document() == before);
+    // Another part of the recording is another sound.
+    d.session().editTake("Cut", [](Take& take) { take.kept.end.value -= 1000; });
+    shaping.give(ReadyShape::pad);
+    CHECK(told.back().startsWith("Listening"));
+    d.settle();
+    CHECK(told.back().startsWith("A pad"));
+    d.click(stop, "Find inner starts");
+    CHECK(d.session().take()->hasInnerStart());
+}
+
 TEST_CASE("what is shaped may belong to all layers, and noises stay out of one and glide",
     "[app][shape][layers]")
 {

@@ -23,7 +23,7 @@ enum class JobKind {
     open, addFile, audition, shelf, shelfLook, replaceTake, makeSplit, recover,
     notesInside, split, layOut, treat, hearAgain, copyTreatments, facts, walk,
     findLoops, loopNear, copyLoop, seam, remedy, seamMap,
-    compile, keepLength, copyLayer, levels, reach, draw, note, peaks, beating,
+    compile, keepLength, copyLayer, levels, shape, reach, draw, note, peaks, beating,
     save, exportFiles, exportLook, journal, sweep, printLook, print,
     findDevices, openOutput, openKeyboard, openInput,
     // clang-format on

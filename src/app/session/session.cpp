@@ -24,6 +24,7 @@ Session::Session(QObject* parent)
     , treating_(*this)
     , splitting_(*this)
     , looping_(*this)
+    , shaping_(*this)
     , saving_(*this, history_)
     , exporting_(*this)
 {

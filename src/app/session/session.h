@@ -15,6 +15,7 @@
 #include "app/session/printing.h"
 #include "app/session/saving.h"
 #include "app/session/settings.h"
+#include "app/session/shaping.h"
 #include "app/session/splitting.h"
 #include "app/session/take_key.h"
 #include "app/session/treating.h"
@@ -48,6 +49,7 @@ public:
     const Lengths& lengths() const { return lengths_; }
     const Pictures& pictures() const { return pictures_; }
     NotePicture& notePicture() { return notePicture_; }
+    Shaping& shaping() { return shaping_; }
     Printing& printing() { return printing_; }
     const Printing& printing() const { return printing_; }
     Saving& saving() { return saving_; }
@@ -138,6 +140,7 @@ private:
     Treating treating_;
     Splitting splitting_;
     Looping looping_;
+    Shaping shaping_;
     Saving saving_;
     Exporting exporting_;
 };

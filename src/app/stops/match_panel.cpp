@@ -88,8 +88,9 @@ void MatchPanel::show(const std::vector<LevelMatch>& matches)
         const QString change = (match.changeDb > 0.0 ? QStringLiteral("+") : QString())
             + typeset(formatDecibels(Decibels{match.changeDb}));
         const QString texts[] = {take != nullptr ? QString::fromStdString(take->name) : QString(),
-            typeset(noteName(zone->lowKey, session_.naming()) + " to "
-                + noteName(zone->highKey, session_.naming())),
+            tr("%1 to %2")
+                .arg(typeset(noteName(zone->lowKey, session_.naming())),
+                    typeset(noteName(zone->highKey, session_.naming()))),
             typeset(formatNumber(match.heardLufs, 1) + " LUFS"), change};
         for (int c = 0; c < 4; ++c)
             table_->setItem(row, c, new QTableWidgetItem(texts[c]));

@@ -252,13 +252,8 @@ void ShapePanel::addInnerStart(FieldColumn* into)
         });
     findInner_ = into->addButton(tr("Find inner starts"),
         tr("Puts the inner start of every take of the layer where its attack is over"));
-    connect(findInner_, &QPushButton::clicked, this, [this] {
-        session_.edit(tr("Find inner starts"), [&](Instrument& next) {
-            for (const Zone& zone : session_.layer().zones)
-                if (Take* take = next.take(zone.take))
-                    take->innerStart = proposeInnerStart(*take);
-        });
-    });
+    connect(
+        findInner_, &QPushButton::clicked, this, [this] { session_.shaping().findInnerStarts(); });
 }
 
 void ShapePanel::refreshInnerStart()

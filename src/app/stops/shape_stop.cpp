@@ -84,23 +84,18 @@ void ShapeStop::addReadyShapes()
         for (auto* button : details()->addButtons(row)) {
             button->setProperty("kind", "small");
             button->setMinimumWidth(40);
-            connect(button, &QPushButton::clicked, this, [this, shape = ReadyShape(index)] {
-                QString sentence;
-                session().edit(said(nameOf(shape)), [&](Instrument& next) {
-                    const bool all = session().shapesAll();
-                    for (const Layer& layer : session().instrument().layers)
-                        if (all || layer.id == session().layer().id)
-                            sentence = QString::fromStdString(applyShape(next, layer.id, shape));
-                });
-                said_->setText(typeset(sentence.toStdString()));
-                said_->show();
-            });
+            connect(button, &QPushButton::clicked, this,
+                [this, shape = ReadyShape(index)] { session().shaping().give(shape); });
             ++index;
         }
     said_->setWordWrap(true);
     said_->setProperty("role", "quiet");
     said_->hide();
     details()->column()->addWidget(said_);
+    connect(&session().shaping(), &Shaping::told, said_, [this](const QString& sentence) {
+        said_->setText(sentence);
+        said_->setVisible(!sentence.isEmpty());
+    });
 }
 
 void ShapeStop::connectMovements()

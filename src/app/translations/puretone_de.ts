@@ -466,7 +466,7 @@
         <translation>+ und −</translation>
     </message>
     <message>
-        <source>, as the file's name says</source>
+        <source>, as the file&apos;s name says</source>
         <translation>, wie der Name der Datei sagt</translation>
     </message>
     <message>
@@ -1230,7 +1230,7 @@
         <translation>Er wandert von %1 bis %2, am ruhigsten von %3 bis %4.</translation>
     </message>
     <message>
-        <source>Keeper's kitchen</source>
+        <source>Keeper&apos;s kitchen</source>
         <translation>Küche des Wärters</translation>
     </message>
     <message>
@@ -1246,7 +1246,7 @@
         <translation>Tasten</translation>
     </message>
     <message>
-        <source>Keys do not move the filter's cutoff.</source>
+        <source>Keys do not move the filter&apos;s cutoff.</source>
         <translation>Tasten bewegen die Grenze des Filters nicht.</translation>
     </message>
     <message>
@@ -1490,11 +1490,11 @@
         <translation>Nur Filter, die Tiefen durchlassen, werden geschrieben.</translation>
     </message>
     <message>
-        <source>Only the first two of %1 channels are heard: choose others with "Choose channels" below the wave.</source>
+        <source>Only the first two of %1 channels are heard: choose others with &quot;Choose channels&quot; below the wave.</source>
         <translation>Nur die ersten zwei von %1 Kanälen sind zu hören: andere mit „Kanäle wählen“ unter der Welle wählen.</translation>
     </message>
     <message>
-        <source>Only the removed tone is heard: press "Hear it alone" again for the take.</source>
+        <source>Only the removed tone is heard: press &quot;Hear it alone&quot; again for the take.</source>
         <translation>Nur der entfernte Ton ist zu hören: für den Take noch einmal „Allein hören“ drücken.</translation>
     </message>
     <message>
@@ -1778,7 +1778,7 @@
         <translation>Bandartig ist rund, hart schneidet ab, falten wendet Spitzen zurück</translation>
     </message>
     <message>
-        <source>The %1 is not moved by "%2".</source>
+        <source>The %1 is not moved by &quot;%2&quot;.</source>
         <translation>%1 lässt sich nicht um „%2“ bewegen.</translation>
     </message>
     <message>
@@ -1806,7 +1806,7 @@
         <translation>Die Datei einer Aufnahme ist nicht mehr da: sie fehlt in %1.</translation>
     </message>
     <message>
-        <source>The filter's sweep falls evenly, not as it does here.</source>
+        <source>The filter&apos;s sweep falls evenly, not as it does here.</source>
         <translation>Der Schwenk des Filters fällt gleichmäßig, nicht wie hier.</translation>
     </message>
     <message>
@@ -1826,7 +1826,7 @@
         <translation>Das Journal der ungesicherten Arbeit in %1 ließ sich nicht schreiben.</translation>
     </message>
     <message>
-        <source>The key that makes room, such as a kick's</source>
+        <source>The key that makes room, such as a kick&apos;s</source>
         <translation>Die Taste, die Platz macht, etwa die einer Bassdrum</translation>
     </message>
     <message>
@@ -1882,7 +1882,7 @@
         <translation>Die Fassung davor steht daneben: %1 öffnen.</translation>
     </message>
     <message>
-        <source>The wheel's reach is up to the player of the file.</source>
+        <source>The wheel&apos;s reach is up to the player of the file.</source>
         <translation>Wie weit das Rad reicht, bestimmt der Player der Datei.</translation>
     </message>
     <message>
@@ -2070,23 +2070,23 @@
         <translation>Eine Quelle schreiben, was sie bewegt und wie weit: Rad Grenze 2 Okt, oder sinus 5 Hz tonhöhe 20 ct mit druck.</translation>
     </message>
     <message>
-        <source>"%1" cannot be moved.</source>
+        <source>&quot;%1&quot; cannot be moved.</source>
         <translation>„%1“ lässt sich nicht bewegen.</translation>
     </message>
     <message>
-        <source>"%1" is left out: a SoundFont knows no sounds on release or by phrase.</source>
+        <source>&quot;%1&quot; is left out: a SoundFont knows no sounds on release or by phrase.</source>
         <translation>„%1“ wird weggelassen: ein SoundFont kennt keine Klänge beim Loslassen oder nach Phrasen.</translation>
     </message>
     <message>
-        <source>"%1" is no note.</source>
+        <source>&quot;%1&quot; is no note.</source>
         <translation>„%1“ ist keine Note.</translation>
     </message>
     <message>
-        <source>"%1" is not understood.</source>
+        <source>&quot;%1&quot; is not understood.</source>
         <translation>„%1“ ist nicht zu verstehen.</translation>
     </message>
     <message>
-        <source>"%1" moves nothing.</source>
+        <source>&quot;%1&quot; moves nothing.</source>
         <translation>„%1“ bewegt nichts.</translation>
     </message>
     <message>
@@ -2414,7 +2414,7 @@
         <translation>aus der Datei</translation>
     </message>
     <message>
-        <source>from the file's name</source>
+        <source>from the file&apos;s name</source>
         <translation>aus dem Namen der Datei</translation>
     </message>
     <message>
@@ -2682,7 +2682,7 @@
         <translation>movement</translation>
     </message>
     <message>
-        <source>moves an effect's value by</source>
+        <source>moves an effect&apos;s value by</source>
         <translation>bewegt den Wert eines Effekts um</translation>
     </message>
     <message>
@@ -2758,11 +2758,11 @@
         <translation>bewegt das Wandern um</translation>
     </message>
     <message>
-        <source>moves the wave's depth by</source>
+        <source>moves the wave&apos;s depth by</source>
         <translation>bewegt die Tiefe der Welle um</translation>
     </message>
     <message>
-        <source>moves the wave's speed by</source>
+        <source>moves the wave&apos;s speed by</source>
         <translation>bewegt das Tempo der Welle um</translation>
     </message>
     <message>
@@ -2834,7 +2834,7 @@
         <translation>aus, einer liegt bereit</translation>
     </message>
     <message>
-        <source>on a field's name: back to its usual value</source>
+        <source>on a field&apos;s name: back to its usual value</source>
         <translation>auf dem Namen eines Feldes: zurück zum üblichen Wert</translation>
     </message>
     <message>
@@ -2942,7 +2942,7 @@
         <translation>quiet</translation>
     </message>
     <message>
-        <source>raises an effect's value by</source>
+        <source>raises an effect&apos;s value by</source>
         <translation>hebt den Wert eines Effekts um</translation>
     </message>
     <message>
@@ -3727,7 +3727,7 @@
         <translation>Fünf Töne von der simulierten Tastatur</translation>
     </message>
     <message>
-        <source>Frames a second; the device's own where it cannot</source>
+        <source>Frames a second; the device&apos;s own where it cannot</source>
         <translation>Frames je Sekunde; die eigene des Geräts, wo es das nicht kann</translation>
     </message>
     <message>
@@ -3999,15 +3999,15 @@
         <translation>Ausklang</translation>
     </message>
     <message>
-        <source>attack's curve</source>
+        <source>attack&apos;s curve</source>
         <translation>Kurve des Anstiegs</translation>
     </message>
     <message>
-        <source>decay's curve</source>
+        <source>decay&apos;s curve</source>
         <translation>Kurve des Abfalls</translation>
     </message>
     <message>
-        <source>release's curve</source>
+        <source>release&apos;s curve</source>
         <translation>Kurve des Ausklangs</translation>
     </message>
     <message>
@@ -4498,7 +4498,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>nur den Loop</translation>
     </message>
     <message>
-        <source>Begins at the loop's start</source>
+        <source>Begins at the loop&apos;s start</source>
         <translation>Beginnt am Anfang des Loops</translation>
     </message>
     <message>
@@ -4596,7 +4596,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Tippen spielt</translation>
     </message>
     <message>
-        <source>Two rows of the computer's keyboard play: the letters' middle row are the white keys from C. Page Up and Page Down change the octave, with Shift the touch.</source>
+        <source>Two rows of the computer&apos;s keyboard play: the letters&apos; middle row are the white keys from C. Page Up and Page Down change the octave, with Shift the touch.</source>
         <translation>Zwei Reihen der Computertastatur spielen: die mittlere Buchstabenreihe sind die weißen Tasten ab C. Bild auf und Bild ab ändern die Oktave, mit Umschalt den Anschlag.</translation>
     </message>
     <message>
@@ -5341,7 +5341,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Macht den Loop so lang wie eine ganze Zahl von Perioden, auf Bruchteile eines Frames, damit er zum Rest des Tons stimmt</translation>
     </message>
     <message>
-        <source>So short a loop is a tone of its own: this makes its pitch the take's</source>
+        <source>So short a loop is a tone of its own: this makes its pitch the take&apos;s</source>
         <translation>So ein kurzer Loop ist ein Ton für sich: dies macht seine Tonhöhe zu der des Takes</translation>
     </message>
     <message>
@@ -5405,7 +5405,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>In jedem den ähnlichen suchen</translation>
     </message>
     <message>
-        <source>Each take's own loop that is most like this one</source>
+        <source>Each take&apos;s own loop that is most like this one</source>
         <translation>Von jedem Take der eigene Loop, der diesem am meisten gleicht</translation>
     </message>
     <message>
@@ -6044,7 +6044,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Original</translation>
     </message>
     <message>
-        <source>Takes every level of this layer's keys back to 0 dB</source>
+        <source>Takes every level of this layer&apos;s keys back to 0 dB</source>
         <translation>Setzt alle Pegel der Tasten dieser Ebene auf 0 dB zurück</translation>
     </message>
     <message>
@@ -6074,6 +6074,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>So that all are as loud as the middle one, over the same stretch of each. Takes of other touches are matched among themselves.</source>
         <translation>Damit alle so laut sind wie der mittlere, über dieselbe Strecke jedes Takes. Takes anderen Anschlags werden unter sich angeglichen.</translation>
+    </message>
+    <message>
+        <source>%1 to %2</source>
+        <translation>%1 bis %2</translation>
     </message>
 </context>
 <context>
@@ -6131,7 +6135,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Obertöne</translation>
     </message>
     <message>
-        <source>Whether the tone's own overtones go with it</source>
+        <source>Whether the tone&apos;s own overtones go with it</source>
         <translation>Ob die Obertöne des Tons mitgehen</translation>
     </message>
     <message>
@@ -6221,8 +6225,8 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Ausgangspegel</translation>
     </message>
     <message>
-        <source>Output level, −60 to 0 dB; the line is the held peak. "Held back" is what the limiter takes away. Click to forget both.</source>
-        <translation>Ausgangspegel, −60 bis 0 dB; der Strich ist die gehaltene Spitze. "Hält zurück" ist, was der Limiter wegnimmt. Anklicken, um beides zu vergessen.</translation>
+        <source>Output level, −60 to 0 dB; the line is the held peak. &quot;Held back&quot; is what the limiter takes away. Click to forget both.</source>
+        <translation>Ausgangspegel, −60 bis 0 dB; der Strich ist die gehaltene Spitze. &quot;Hält zurück&quot; ist, was der Limiter wegnimmt. Anklicken, um beides zu vergessen.</translation>
     </message>
     <message>
         <source>silent</source>
@@ -6307,7 +6311,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Nummer</translation>
     </message>
     <message>
-        <source>Of the controller, or of the layer's wave</source>
+        <source>Of the controller, or of the layer&apos;s wave</source>
         <translation>Des Controllers oder der Welle der Ebene</translation>
     </message>
     <message>
@@ -8358,6 +8362,17 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
 </context>
 <context>
+    <name>puretone::app::Shaping</name>
+    <message>
+        <source>Listening to the takes…</source>
+        <translation>Die Takes werden angehört…</translation>
+    </message>
+    <message>
+        <source>Find inner starts</source>
+        <translation>Innere Anfänge suchen</translation>
+    </message>
+</context>
+<context>
     <name>puretone::app::ShareBar</name>
     <message>
         <source>%1 %</source>
@@ -8926,7 +8941,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Frequenz</translation>
     </message>
     <message>
-        <source>Where the filter works: a cut's -3 dB point, a bell's middle</source>
+        <source>Where the filter works: a cut&apos;s -3 dB point, a bell&apos;s middle</source>
         <translation>Wo der Filter arbeitet: −3 dB eines Schnitts, Mitte einer Glocke</translation>
     </message>
     <message>
@@ -8966,7 +8981,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Lautheit</translation>
     </message>
     <message>
-        <source>The kept part's loudness after EBU R 128 comes to stand here</source>
+        <source>The kept part&apos;s loudness after EBU R 128 comes to stand here</source>
         <translation>Die Lautheit des behaltenen Teils nach EBU R 128 kommt hierher</translation>
     </message>
     <message>
@@ -9448,8 +9463,8 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>verschieden</translation>
     </message>
     <message>
-        <source>"%1" cannot be read as a value for "%2".</source>
-        <translation>"%1" lässt sich nicht als Wert für "%2" lesen.</translation>
+        <source>&quot;%1&quot; cannot be read as a value for &quot;%2&quot;.</source>
+        <translation>&quot;%1&quot; lässt sich nicht als Wert für &quot;%2&quot; lesen.</translation>
     </message>
     <message>
         <source>%1 must lie between %2 and %3.</source>
@@ -9733,7 +9748,7 @@ Ein Klang genügt: ein gesungener Ton, eine Glocke, eine Flasche.</translation>
         <translation>Stimmung</translation>
     </message>
     <message>
-        <source>Of these keys, beside the take's own</source>
+        <source>Of these keys, beside the take&apos;s own</source>
         <translation>Dieser Tasten, zur eigenen des Takes</translation>
     </message>
     <message>
