@@ -2,6 +2,7 @@
 #include "app/session/language.h"
 #include "app/session/settings.h"
 #include "app/shell/application.h"
+#include "app/shell/desktop_theme.h"
 #include "app/shell/main_window.h"
 #include "base/large_memory.h"
 
@@ -40,6 +41,9 @@ int main(int argc, char** argv)
             window.session().say(QString::fromStdString(error.sentence()));
         });
     window.show();
+    DesktopTheme desktop;
+    QObject::connect(&desktop, &DesktopTheme::changed, &window, &MainWindow::followDesktop);
+    desktop.ask();
     const bool first = settings::firstStart();
     if (!parser.positionalArguments().isEmpty())
         window.openFiles(parser.positionalArguments());

@@ -13,9 +13,11 @@
 #include <fstream>
 #include <memory>
 #include <optional>
+#include <set>
 #include <sstream>
 #include <sys/stat.h>
 #include <unistd.h>
+#include <utility>
 
 namespace puretone {
 
@@ -203,24 +205,31 @@ std::optional<FileStamp> stampOf(const fs::path& path)
         std::int64_t(about.st_mtim.tv_sec) * 1'000'000'000 + about.st_mtim.tv_nsec};
 }
 
-Result<void> writeWhole(const fs::path& target,
-    const std::function<Result<void>(const fs::path&)>& writer,
-    const std::function<Result<void>(const fs::path&)>& check)
+namespace {
+
+using Writer = std::function<Result<void>(const fs::path&)>;
+
+fs::path folderOf(const fs::path& target)
+{
+    return target.parent_path().empty() ? fs::path(".") : target.parent_path();
+}
+
+void syncFolder(const fs::path& folder)
+{
+    syncPath(folder, O_RDONLY | O_DIRECTORY | O_CLOEXEC);
+}
+
+/// Removes what still has its temporary name.
+void removeQuietly(const fs::path& temporary)
 {
     std::error_code ignored;
-    if (fs::is_directory(target, ignored))
-        return tl::unexpected(writeError(target, EISDIR));
-    const auto folder = target.parent_path().empty() ? fs::path(".") : target.parent_path();
-    removeAbandoned(folder);
-    const auto temporary = temporaryBeside(target);
-    const auto removeTemporary = [&](const fs::path*) {
-        std::error_code e;
-        fs::remove(temporary, e);
-    };
-    // Removes the temporary file on every way out; after the rename there is nothing to remove.
-    const std::unique_ptr<const fs::path, decltype(removeTemporary)> guard(
-        &temporary, removeTemporary);
+    fs::remove(temporary, ignored);
+}
 
+/// Written, synced and checked; nothing is left where that fails.
+Result<void> writeTemporary(
+    const fs::path& temporary, const fs::path& target, const Writer& writer, const Writer& check)
+{
     // A trial opening gives the system's own reason; libraries only say "failed".
     if (auto opened = writeBytes(temporary, {}); !opened) {
         opened.error().message = writeError(target, errno).message;
@@ -234,12 +243,91 @@ Result<void> writeWhole(const fs::path& target,
     }
     if (const int error = syncPath(temporary, O_RDONLY | O_CLOEXEC))
         return tl::unexpected(writeError(target, error));
-    if (check)
-        if (auto checked = check(temporary); !checked)
-            return checked;
-    if (::rename(temporary.c_str(), target.c_str()) != 0)
-        return tl::unexpected(writeError(target, errno));
-    syncPath(folder, O_RDONLY | O_DIRECTORY | O_CLOEXEC);
+    return check ? check(temporary) : Result<void>();
+}
+
+Result<fs::path> writeBeside(const fs::path& target, const Writer& writer, const Writer& check)
+{
+    std::error_code ignored;
+    if (fs::is_directory(target, ignored))
+        return tl::unexpected(writeError(target, EISDIR));
+    const auto temporary = temporaryBeside(target);
+    const auto written = writeTemporary(temporary, target, writer, check);
+    if (written)
+        return temporary;
+    removeQuietly(temporary);
+    return tl::unexpected(written.error());
+}
+
+Result<void> takePlace(const fs::path& temporary, const fs::path& target)
+{
+    if (::rename(temporary.c_str(), target.c_str()) == 0)
+        return {};
+    const int error = errno;
+    removeQuietly(temporary);
+    return tl::unexpected(writeError(target, error));
+}
+
+} // namespace
+
+Result<void> writeWhole(const fs::path& target, const Writer& writer, const Writer& check)
+{
+    removeAbandoned(folderOf(target));
+    const auto temporary = writeBeside(target, writer, check);
+    if (!temporary)
+        return tl::unexpected(temporary.error());
+    if (auto placed = takePlace(*temporary, target); !placed)
+        return placed;
+    syncFolder(folderOf(target));
+    return {};
+}
+
+FilesTogether::~FilesTogether()
+{
+    for (const auto& file : waiting_)
+        removeQuietly(file.temporary);
+    if (!kept_ && made_)
+        removeQuietly(*made_); // only where nothing is inside
+}
+
+Result<void> FilesTogether::makeFolder(const fs::path& folder)
+{
+    std::error_code error;
+    if (fs::create_directory(folder, error)) // a folder that is mistyped is not made
+        made_ = folder;
+    if (error)
+        return fail(ErrorCode::cannotWrite,
+            say("The folder %1 could not be made: %2.", shownName(folder), reason(error.value())),
+            say("Choose another folder."));
+    removeAbandoned(folder);
+    return {};
+}
+
+Result<void> FilesTogether::write(const fs::path& target, const Writer& writer, const Writer& check)
+{
+    auto temporary = writeBeside(target, writer, check);
+    if (!temporary)
+        return tl::unexpected(temporary.error());
+    const std::scoped_lock lock(guard_);
+    waiting_.push_back({std::move(*temporary), target});
+    return {};
+}
+
+Result<void> FilesTogether::keep()
+{
+    kept_ = true;
+    std::set<fs::path> folders;
+    for (auto files = std::exchange(waiting_, {}); const auto& file : files) {
+        if (auto placed = takePlace(file.temporary, file.target); !placed) {
+            // Those before it have their names; the others go.
+            for (const auto& rest : files)
+                removeQuietly(rest.temporary);
+            return placed;
+        }
+        folders.insert(folderOf(file.target));
+    }
+    for (const auto& folder : folders)
+        syncFolder(folder);
     return {};
 }
 

@@ -7,6 +7,7 @@
 #include <cstdint>
 #include <filesystem>
 #include <functional>
+#include <mutex>
 #include <optional>
 #include <span>
 #include <vector>
@@ -29,6 +30,34 @@ Result<std::vector<std::byte>> readFile(const std::filesystem::path& path);
 Result<void> writeWhole(const std::filesystem::path& target,
     const std::function<Result<void>(const std::filesystem::path&)>& writer,
     const std::function<Result<void>(const std::filesystem::path&)>& check = {});
+
+/// Several files that take their places together, once all of them are written and checked: what
+/// stood there before is not touched until then, and of what fails or is cancelled nothing is left.
+class FilesTogether {
+public:
+    FilesTogether() = default;
+    FilesTogether(const FilesTogether&) = delete;
+    FilesTogether& operator=(const FilesTogether&) = delete;
+    /// Removes what was not kept.
+    ~FilesTogether();
+    /// One for them, in a folder that is there; one that is there already does as well.
+    Result<void> makeFolder(const std::filesystem::path& folder);
+    /// See writeWhole. Any thread may call it.
+    Result<void> write(const std::filesystem::path& target,
+        const std::function<Result<void>(const std::filesystem::path&)>& writer,
+        const std::function<Result<void>(const std::filesystem::path&)>& check = {});
+    /// All of them get their names. Where that fails for one, those before it have theirs.
+    Result<void> keep();
+
+private:
+    struct Waiting {
+        std::filesystem::path temporary, target;
+    };
+    std::vector<Waiting> waiting_;
+    std::mutex guard_; ///< Of the list.
+    std::optional<std::filesystem::path> made_;
+    bool kept_ = false;
+};
 
 /// Keeps the file that stands there as "NAME~" beside it, in place of what had that name; nothing
 /// happens where there is none. It takes no room until the file itself is replaced.

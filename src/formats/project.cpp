@@ -204,8 +204,13 @@ Result<void> writeProject(const Instrument& instrument, const std::filesystem::p
     });
     if (!good)
         return failed(zip_strerror(zip));
-    if (zip_close(zip) != 0)
+    if (zip_close(zip) != 0) {
+        zip_error_t* error = zip_get_error(zip);
+        // What the system says has a sentence of its own.
+        if (zip_error_system_type(error) == ZIP_ET_SYS)
+            return tl::unexpected(writeError(path, zip_error_code_system(error)));
         return failed(zip_strerror(zip));
+    }
     (void)owner.release(); // closed
     return {};
 }

@@ -75,17 +75,6 @@ std::string loopWords(const Instrument& instrument)
     return loops == 0 ? say("tuning") : say("tuning and loop");
 }
 
-Result<void> makeFolder(const fs::path& folder)
-{
-    std::error_code error;
-    fs::create_directory(folder, error); // a folder that is mistyped is not made
-    if (error)
-        return fail(ErrorCode::cannotWrite,
-            say("The folder %1 could not be made: %2.", shownName(folder), error.message()),
-            say("Choose another folder."));
-    return {};
-}
-
 Result<Written> writeProjectFile(Instrument instrument, const fs::path& path)
 {
     std::map<RecordingPtr, RecordingPtr> savables;
@@ -120,12 +109,12 @@ Result<Written> writeProjectFile(Instrument instrument, const fs::path& path)
 }
 
 /// The finished sample of one take, compared with what comes back.
-Result<void> writeCheckedSample(
-    const PreparedTake& prepared, const fs::path& path, const ExportChoices& choices)
+Result<void> writeCheckedSample(FilesTogether& files, const PreparedTake& prepared,
+    const fs::path& path, const ExportChoices& choices)
 {
     const bool flac = path.extension() == ".flac";
     const auto format = formatOf(choices.sound.depth);
-    return writeWhole(
+    return files.write(
         path,
         [&](const fs::path& temporary) {
             return flac ? writeFlac(temporary, prepared.audio, format)
@@ -171,7 +160,11 @@ Result<Written> writeWavFile(
     const Instrument& instrument, const fs::path& path, const ExportChoices& choices)
 {
     const auto prepared = conform(prepareTake(instrument.takes.front()), choices.sound);
-    if (const auto done = writeCheckedSample(prepared, path, choices); !done)
+    FilesTogether files;
+    auto done = writeCheckedSample(files, prepared, path, choices);
+    if (done)
+        done = files.keep();
+    if (!done)
         return tl::unexpected(done.error());
     Written written;
     count(written, path);
@@ -191,7 +184,8 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
     const ExportChoices& choices, const Progress& progress)
 {
     const auto folder = sfzFolder(path);
-    if (const auto made = makeFolder(folder); !made)
+    FilesTogether files;
+    if (const auto made = files.makeFolder(folder); !made)
         return tl::unexpected(made.error());
     Written written;
     // Each sample is made when its turn comes, and forgotten: their sum may be larger than memory.
@@ -205,8 +199,8 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
             samples.emplace_back(name, &region);
     const auto sampled = tryOnAllCores(
         samples.size(), cancelledWriting(), progress, [&](std::size_t i) -> Result<void> {
-            return writeCheckedSample(
-                finishedSample(*samples[i].second, choices), folder / samples[i].first, choices);
+            return writeCheckedSample(files, finishedSample(*samples[i].second, choices),
+                folder / samples[i].first, choices);
         });
     if (!sampled)
         return tl::unexpected(sampled.error());
@@ -216,6 +210,9 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
             return writeBytes(temporary, std::as_bytes(std::span(text)));
         },
         [&](const fs::path& temporary) -> Result<void> {
+            // The text is on disk, so there was room for all of it.
+            if (const auto kept = files.keep(); !kept)
+                return kept;
             const auto again = readSfz(temporary);
             if (!again)
                 return tl::unexpected(checkFailed(path, say("the text")));
@@ -293,10 +290,10 @@ PreparedTake keySample(Audio audio, int key)
     return sample;
 }
 
-Result<Written> writeKeys(const Instrument& instrument, const fs::path& folder,
-    const ExportChoices& choices, const Progress& progress)
+Result<Written> writeKeys(FilesTogether& files, const Instrument& instrument,
+    const fs::path& folder, const ExportChoices& choices, const Progress& progress)
 {
-    Written written;
+    std::vector<fs::path> names;
     const auto plans = plansOf(instrument, keysOf(instrument, choices));
     for (std::size_t i = 0; i < plans.size(); ++i) {
         const auto name = folder / keyFileName(plans[i].key);
@@ -309,13 +306,18 @@ Result<Written> writeKeys(const Instrument& instrument, const fs::path& folder,
             return tl::unexpected(audio.error());
         }
         const auto sample = conform(keySample(*audio, plans[i].key), choices.sound);
-        if (const auto done = writeCheckedSample(sample, name, choices); !done)
+        if (const auto done = writeCheckedSample(files, sample, name, choices); !done)
             return tl::unexpected(done.error());
-        count(written, name);
+        names.push_back(name);
     }
-    if (written.files.empty())
+    if (names.empty())
         return fail(ErrorCode::nothingInside, say("No key sounds: nothing was written."),
             say("Switch a layer on."));
+    if (const auto kept = files.keep(); !kept)
+        return tl::unexpected(kept.error());
+    Written written;
+    for (const auto& name : names)
+        count(written, name);
     written.checked = say(
         "Read back: %1 keys as they sound here, each with its note inside.", written.files.size());
     return written;
@@ -330,10 +332,11 @@ Result<Written> writeWavSet(const Instrument& instrument, const fs::path& folder
         return fail(ErrorCode::badValue,
             say("%1 was not written: the instrument has no take yet.", shownName(folder)),
             say("Open a recording first."));
-    if (const auto made = makeFolder(folder); !made)
+    FilesTogether files;
+    if (const auto made = files.makeFolder(folder); !made)
         return tl::unexpected(made.error());
     if (choices.keyStep > 0)
-        return writeKeys(instrument, folder, choices, progress);
+        return writeKeys(files, instrument, folder, choices, progress);
     Written written;
     Played played;
     // Spread over all of them, where there are many.
@@ -342,11 +345,14 @@ Result<Written> writeWavSet(const Instrument& instrument, const fs::path& folder
     const auto names = takeFileNames(instrument);
     const auto sampled = tryOnAllCores(
         names.size(), cancelledWriting(), progress.part(0.0, 0.9), [&](std::size_t i) {
-            return writeCheckedSample(conform(prepareTake(instrument.takes[i]), choices.sound),
-                folder / names[i], choices);
+            return writeCheckedSample(files,
+                conform(prepareTake(instrument.takes[i]), choices.sound), folder / names[i],
+                choices);
         });
     if (!sampled)
         return tl::unexpected(sampled.error());
+    if (const auto kept = files.keep(); !kept)
+        return tl::unexpected(kept.error());
     for (std::size_t i = 0; i < names.size(); ++i) {
         count(written, folder / names[i]);
         if (i % every == 0)

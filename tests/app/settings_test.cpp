@@ -3,10 +3,12 @@
 #include "support/driver.h"
 
 #include "app/session/settings.h"
+#include "app/shell/desktop_theme.h"
 #include "app/shell/settings_sheet.h"
 
 #include <QListWidget>
 #include <QSettings>
+#include <QSignalSpy>
 
 using namespace probe;
 using Catch::Matchers::Contains;
@@ -50,7 +52,38 @@ TEST_CASE("settings hold from one window to the next", "[app][settings]")
     CHECK(d.document().a4 == 440.0);
     d.session().clear();
     CHECK(d.document().a4 == 432.0);
-    d.window.setTheme(ThemeName::daybreak);
+    d.window.setThemeWish(settings::ThemeWish::daybreak);
+}
+
+TEST_CASE(
+    "the desktop's wish for dark windows is followed where that is wished for", "[app][settings]")
+{
+    const auto wrapped = [](const QVariant& value) { return QDBusVariant(value); };
+    DesktopTheme desktop;
+    QSignalSpy changed(&desktop, &DesktopTheme::changed);
+    const auto group = QStringLiteral("org.freedesktop.appearance");
+    const auto key = QStringLiteral("color-scheme");
+    desktop.settingChanged(group, key, wrapped(1U));
+    desktop.settingChanged(group, key, wrapped(QVariant::fromValue(wrapped(2U)))); // as of old
+    // No wish, nonsense, and what is none of ours.
+    desktop.settingChanged(group, key, wrapped(0U));
+    desktop.settingChanged(group, key, wrapped(QStringLiteral("purple")));
+    desktop.settingChanged(group, QStringLiteral("contrast"), wrapped(1U));
+    desktop.settingChanged(QStringLiteral("org.example"), key, wrapped(1U));
+    REQUIRE(changed.size() == 2);
+    CHECK(changed[0][0].toBool());
+    CHECK_FALSE(changed[1][0].toBool());
+
+    Driver d;
+    d.window.setThemeWish(settings::ThemeWish::daybreak);
+    d.window.followDesktop(true);
+    CHECK(Theme::name() == ThemeName::daybreak);
+    d.window.setThemeWish(settings::ThemeWish::asDesktop);
+    CHECK(Theme::name() == ThemeName::nightWatch);
+    d.window.followDesktop(false);
+    CHECK(Theme::name() == ThemeName::daybreak);
+    CHECK(settings::themeWish() == settings::ThemeWish::asDesktop);
+    d.window.setThemeWish(settings::ThemeWish::daybreak);
 }
 
 TEST_CASE("what the settings file says is brought into range", "[app][settings][bad-input]")

@@ -150,3 +150,35 @@ TEST_CASE(
     CHECK(d.document().layers[0].zones[1].highKey == 96);
     CHECK(d.document().layers[0].zones[0].highKey == 50);
 }
+
+TEST_CASE("a take that is dragged out is written beside the window, and anew after a change",
+    "[app][takes]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto& out = d.window.takeDrag();
+    QStringList told;
+    QObject::connect(
+        &d.session(), &Session::message, [&](const QString& sentence) { told << sentence; });
+    CHECK(out.fileOf(d.take()).isEmpty());
+    out.begin(d.take().id);
+    CHECK(out.fileOf(d.take()).isEmpty());
+    d.settle();
+    // The hand that is not there has let go: the next drag has its file at once.
+    const auto file = out.fileOf(d.take());
+    REQUIRE_FALSE(file.isEmpty());
+    REQUIRE_FALSE(told.isEmpty());
+    CHECK(told.last().contains("once more"));
+    const auto written = openRecording(file.toStdString());
+    REQUIRE(written);
+    // Nothing of it is missing up to the end of its loop.
+    CHECK((*written)->audio->frames() >= d.take().loop.span.end.value - d.take().kept.start.value);
+
+    d.session().editTake("Tune", [](Take& take) { take.tuning.rootKey += 1; });
+    CHECK(out.fileOf(d.take()).isEmpty());
+    out.begin(d.take().id);
+    d.settle();
+    CHECK_FALSE(out.fileOf(d.take()).isEmpty());
+    out.begin(TakeId{99}); // which is gone
+    d.settle();
+}

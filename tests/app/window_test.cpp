@@ -443,7 +443,8 @@ TEST_CASE("every stop paints in both themes, empty and full, small and large", "
         if (full)
             d.open(sounds + "bottles.flac");
         for (const auto theme : {ThemeName::daybreak, ThemeName::nightWatch}) {
-            d.window.setTheme(theme);
+            d.window.setThemeWish(theme == ThemeName::daybreak ? settings::ThemeWish::daybreak
+                                                               : settings::ThemeWish::nightWatch);
             for (const QSize size : {QSize(1024, 700), QSize(1280, 800), QSize(2400, 1400)}) {
                 d.window.resize(size);
                 for (const auto stop : allStops) {
@@ -460,5 +461,5 @@ TEST_CASE("every stop paints in both themes, empty and full, small and large", "
             }
         }
     }
-    d.window.setTheme(ThemeName::daybreak);
+    d.window.setThemeWish(settings::ThemeWish::daybreak);
 }

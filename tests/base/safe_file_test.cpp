@@ -145,3 +145,55 @@ TEST_CASE("what a process that was killed while it wrote left behind goes with t
     CHECK(std::filesystem::exists(folder / ".c-puretone-1-2-3-4.wav"));
     CHECK(std::filesystem::exists(target));
 }
+
+TEST_CASE("files that belong together appear together, or none of them does", "[base][bad-input]")
+{
+    const TemporaryFolder folder;
+    const auto inside = folder / "new";
+    put(folder / "a.txt", "old");
+    const auto write = [](FilesTogether& files, const std::filesystem::path& path) {
+        return files.write(path, [](const auto& p) { return writeText(p, "new"); });
+    };
+    SECTION("kept")
+    {
+        FilesTogether files;
+        REQUIRE(files.makeFolder(inside));
+        REQUIRE(write(files, folder / "a.txt"));
+        REQUIRE(write(files, inside / "b.txt"));
+        CHECK(contents(folder / "a.txt") == "old");
+        CHECK_FALSE(std::filesystem::exists(inside / "b.txt"));
+        REQUIRE(files.keep());
+        CHECK(contents(folder / "a.txt") == "new");
+        CHECK(contents(inside / "b.txt") == "new");
+        CHECK(folder.names().size() == 2);
+    }
+    SECTION("given up: the folder that was made for them goes, too")
+    {
+        {
+            FilesTogether files;
+            REQUIRE(files.makeFolder(inside));
+            REQUIRE(write(files, folder / "a.txt"));
+            REQUIRE(write(files, inside / "b.txt"));
+        }
+        CHECK(contents(folder / "a.txt") == "old");
+        CHECK(folder.names() == std::vector<std::string>{"a.txt"});
+    }
+    SECTION("a folder that was there stays")
+    {
+        std::filesystem::create_directory(inside);
+        {
+            FilesTogether files;
+            REQUIRE(files.makeFolder(inside));
+            REQUIRE(write(files, inside / "b.txt"));
+        }
+        CHECK(std::filesystem::is_empty(inside));
+    }
+    SECTION("one of them cannot be written")
+    {
+        FilesTogether files;
+        REQUIRE(write(files, folder / "a.txt"));
+        CHECK_FALSE(write(files, folder / "missing" / "b.txt"));
+        CHECK_FALSE(files.makeFolder(folder / "missing" / "deeper"));
+        CHECK(contents(folder / "a.txt") == "old");
+    }
+}

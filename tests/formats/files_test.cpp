@@ -250,8 +250,8 @@ TEST_CASE(
     REQUIRE(writeInstrument(instrument, folder / "x.sfz"));
     const auto again = *openInstrument(folder / "x.sfz");
     const auto compared = [&](const Instrument& other) {
-        return difference(
-            flatten(instrument, FileKind::sfz), flatten(other, FileKind::sfz, Prepares::nothing), Exactness{});
+        return difference(flatten(instrument, FileKind::sfz),
+            flatten(other, FileKind::sfz, Prepares::nothing), Exactness{});
     };
     CHECK(compared(again).empty());
     const auto says = [&](const auto& change) {
@@ -403,8 +403,48 @@ TEST_CASE("a disk that fills up while writing leaves the old file whole", "[form
     REQUIRE_FALSE(written);
     CHECK(written.error().code == ErrorCode::cannotWrite);
     CHECK(bytesOf(folder / name) == before);
-    for (const auto& left : folder.names())
-        CHECK((left == name || left == "x samples"));
+    CHECK(folder.names() == std::vector<std::string>{name});
+}
+
+TEST_CASE("of several files that do not all fit none is changed", "[formats][bad-input]")
+{
+    const TemporaryFolder folder;
+    const bool sfz = GENERATE(true, false);
+    CAPTURE(sfz);
+    Instrument instrument;
+    std::vector<Take> takes{plainTake(mono(harmonicTone(200.0, 48000.0, 0.1, 3)), 55, "short"),
+        plainTake(mono(harmonicTone(300.0, 48000.0, 1.0, 3)), 62, "long")};
+    addTakes(instrument, std::move(takes));
+    instrument = sanitized(std::move(instrument));
+    const auto write = [&] {
+        return sfz ? writeInstrument(instrument, folder / "x.sfz")
+                   : writeWavSet(instrument, folder / "set", usualChoices(FileKind::wav));
+    };
+    REQUIRE(write());
+    const auto all = [&] {
+        std::map<std::string, std::vector<std::byte>> files;
+        for (const auto& entry :
+            std::filesystem::recursive_directory_iterator(std::filesystem::path(folder / "")))
+            if (entry.is_regular_file())
+                files[entry.path().string()] = bytesOf(entry.path());
+        return files;
+    };
+    const auto before = all();
+    CHECK(before.size() == (sfz ? 3 : 2));
+    for (auto& take : instrument.takes)
+        take.fades.inSeconds = 0.05; // which is heard in both
+    // The short one fits, the long one does not.
+    std::signal(SIGXFSZ, SIG_IGN);
+    rlimit limit{};
+    ::getrlimit(RLIMIT_FSIZE, &limit);
+    const rlimit small{50000, limit.rlim_max};
+    ::setrlimit(RLIMIT_FSIZE, &small);
+    const auto failed = write();
+    ::setrlimit(RLIMIT_FSIZE, &limit);
+    REQUIRE_FALSE(failed);
+    CHECK(all() == before);
+    REQUIRE(write());
+    CHECK(all() != before);
 }
 
 TEST_CASE(

@@ -25,7 +25,7 @@ enum class JobKind {
     findLoops, loopNear, copyLoop, seam, remedy, seamMap,
     compile, keepLength, copyLayer, levels, shape, reach, draw, note, peaks, beating,
     save, exportFiles, exportLook, journal, sweep, printLook, print,
-    findDevices, openOutput, openKeyboard, openInput,
+    findDevices, openOutput, openKeyboard, openInput, dragOut,
     // clang-format on
 };
 

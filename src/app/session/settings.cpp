@@ -35,6 +35,11 @@ void lookAtDesktop()
     desktopIsDark = QApplication::palette().window().color().lightness() < middle;
 }
 
+void setDesktopDark(bool dark)
+{
+    desktopIsDark = dark;
+}
+
 ThemeName themeFor(ThemeWish wish)
 {
     const bool dark =

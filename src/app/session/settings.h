@@ -18,6 +18,8 @@ ThemeWish themeWish();
 void setThemeWish(ThemeWish wish);
 /// Before the first theme is applied: whether the desktop's own colours are dark.
 void lookAtDesktop();
+/// What the desktop says itself, which may change.
+void setDesktopDark(bool dark);
 ThemeName themeFor(ThemeWish wish);
 
 /// A code of language::known(); empty for the desktop's.

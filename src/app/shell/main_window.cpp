@@ -175,11 +175,18 @@ void MainWindow::goTo(Stop stop)
     refresh();
 }
 
-void MainWindow::setTheme(ThemeName name)
+void MainWindow::followDesktop(bool dark)
 {
-    Theme::apply(*qApp, name);
-    settings::setThemeWish(name == ThemeName::daybreak ? settings::ThemeWish::daybreak
-                                                       : settings::ThemeWish::nightWatch);
+    settings::setDesktopDark(dark);
+    const auto wish = settings::themeWish();
+    if (settings::themeFor(wish) != Theme::name())
+        setThemeWish(wish);
+}
+
+void MainWindow::setThemeWish(settings::ThemeWish wish)
+{
+    Theme::apply(*qApp, settings::themeFor(wish));
+    settings::setThemeWish(wish);
     for (auto* stop : stops_)
         stop->refresh();
     refresh();

@@ -2,11 +2,13 @@
 #pragma once
 
 #include "app/session/session.h"
+#include "app/session/settings.h"
 #include "app/shell/device_panel.h"
 #include "app/shell/keys_dock.h"
 #include "app/shell/message_bar.h"
 #include "app/shell/offer_bar.h"
 #include "app/shell/shelf.h"
+#include "app/shell/take_drag.h"
 #include "app/stops/stop_view.h"
 #include "app/theme/theme.h"
 #include "app/widgets/path_bar.h"
@@ -14,7 +16,6 @@
 
 #include <QMenu>
 #include <QStackedWidget>
-#include <QTemporaryDir>
 #include <QTimer>
 #include <QToolButton>
 
@@ -29,6 +30,7 @@ public:
     ~MainWindow() override;
 
     Session& session() { return session_; }
+    TakeDrag& takeDrag() { return takeDrag_; }
     KeysDock* dock() { return dock_; }
     PathBar* path() { return path_; }
     MessageBar* messages() { return messages_; }
@@ -37,7 +39,9 @@ public:
     Shelf* shelf() { return shelf_; }
     StopView* stop(Stop stop) { return stops_[std::size_t(stop)]; }
     void goTo(Stop stop);
-    void setTheme(ThemeName name);
+    void setThemeWish(settings::ThemeWish wish);
+    /// The desktop wants dark or light windows from now on, which matters where it is followed.
+    void followDesktop(bool dark);
     /// Opens the output that was used last, or the best one there is. Says so when it is simulated.
     void startDevices(const std::string& outputId = {});
     /// Opens the record panel, or starts and stops recording where it is open.
@@ -78,7 +82,6 @@ private:
         const QString& path, const QStringList& joining, const std::vector<BankPreset>& presets);
     void offerLeft(const std::shared_ptr<const LeftBehind>& left);
     void keepPlayed();
-    void dragTake(TakeId id);
     void refresh();
     void tick();
     bool mayDiscard();
@@ -102,7 +105,7 @@ private:
     KeysDock* dock_;
     DevicePanel* devices_;
     QTimer ticker_;
-    QTemporaryDir dragFolder_; ///< Of takes that are dragged out.
+    TakeDrag takeDrag_{session_, this};
 };
 
 } // namespace puretone::app

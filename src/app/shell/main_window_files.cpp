@@ -8,11 +8,9 @@
 #include "app/widgets/sheet.h"
 
 #include <QApplication>
-#include <QDrag>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QListWidget>
-#include <QMimeData>
 
 namespace puretone::app {
 
@@ -230,27 +228,6 @@ bool MainWindow::maySkip(const History::Unsaved& document)
     const auto path =
         document.file.empty() ? askForFile(name) : QString::fromStdString(document.file);
     return !path.isEmpty() && mayOverwrite(path) && session_.saving().saveNow(document, path);
-}
-
-/// As a WAV file with root and loop inside, which other programs may copy; it goes with this one.
-void MainWindow::dragTake(TakeId id)
-{
-    const Take* take = session_.instrument().take(id);
-    if (take == nullptr || !dragFolder_.isValid())
-        return;
-    Instrument alone;
-    alone.takes = {*take};
-    const auto written =
-        writeWavSet(alone, dragFolder_.path().toStdString(), usualChoices(FileKind::wav));
-    if (!written) {
-        session_.say(QString::fromStdString(written.error().sentence()));
-        return;
-    }
-    auto* drag = new QDrag(this);
-    auto* files = new QMimeData;
-    files->setUrls({QUrl::fromLocalFile(QString::fromStdString(written->files.front().string()))});
-    drag->setMimeData(files);
-    drag->exec(Qt::CopyAction);
 }
 
 } // namespace puretone::app

@@ -140,7 +140,7 @@ void MainWindow::buildTakes(QHBoxLayout* row)
     takesCard_->hide();
     connect(takes_, &TakeList::chosen, &session_, &Session::showTake);
     connect(takes_, &TakeList::removeAsked, &session_, &Session::removeTake);
-    connect(takes_, &TakeList::dragged, this, &MainWindow::dragTake);
+    connect(takes_, &TakeList::dragged, &takeDrag_, &TakeDrag::begin);
 }
 
 void MainWindow::foldTakes(bool folded)
@@ -183,8 +183,8 @@ void MainWindow::buildActions()
         [this] { session_.player().allOff(); });
     menu->addSeparator();
     add(tr("Daybreak or Night watch"), QKeySequence(Qt::CTRL | Qt::Key_T), [this] {
-        setTheme(
-            Theme::name() == ThemeName::daybreak ? ThemeName::nightWatch : ThemeName::daybreak);
+        setThemeWish(Theme::name() == ThemeName::daybreak ? settings::ThemeWish::nightWatch
+                                                          : settings::ThemeWish::daybreak);
     });
     add(tr("Settings…"), QKeySequence(Qt::CTRL | Qt::Key_Comma),
         [this] { SettingsSheet(*this).ask(); });

@@ -41,9 +41,7 @@ void SettingsSheet::buildLook(FieldColumn* into)
         into->addChoice(tr("Theme"), tr("Warm paper, deep slate, or whichever the desktop has"),
             {tr("Daybreak"), tr("Night watch"), tr("as the desktop")});
     connect(theme_, &ChoiceField::chosen, this, [this](int index) {
-        const auto wish = settings::ThemeWish(index);
-        window_.setTheme(settings::themeFor(wish));
-        settings::setThemeWish(wish);
+        window_.setThemeWish(settings::ThemeWish(index));
         refresh();
     });
     QStringList names{tr("as the desktop")};

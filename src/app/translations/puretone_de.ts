@@ -8909,6 +8909,17 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
 </context>
 <context>
+    <name>puretone::app::TakeDrag</name>
+    <message>
+        <source>Writing %1, to be dragged out…</source>
+        <translation>%1 wird zum Hinausziehen geschrieben…</translation>
+    </message>
+    <message>
+        <source>%1 is written: drag it out once more.</source>
+        <translation>%1 ist geschrieben: jetzt noch einmal hinausziehen.</translation>
+    </message>
+</context>
+<context>
     <name>puretone::app::TakeList</name>
     <message>
         <source>Takes</source>
