@@ -206,6 +206,33 @@ TEST_CASE("the pattern is switched on, in time with a tapped tempo", "[app][shap
         if (button->text() == "2")
             button->click();
     CHECK_FALSE(d.document().pattern.steps[1].sounds);
+
+    // Each step may sound some of the layers.
+    d.session().edit("Layers", [](Instrument& next) {
+        duplicateLayer(next, next.layers[0].id);
+        duplicateLayer(next, next.layers[0].id);
+        for (std::size_t i = 0; i < 3; ++i)
+            next.layers[i].name = "Layer " + std::string(1, char('A' + i));
+    });
+    const auto tick = [&](const QString& layer) {
+        for (auto* box : stop->findChildren<QCheckBox*>())
+            if (box->accessibleName() == layer && !box->isHidden())
+                return box->click();
+        FAIL("no such layer");
+    };
+    const auto& layers = d.document().layers;
+    const auto step = [&] { return d.document().pattern.steps[1]; };
+    tick("Layer A");
+    CHECK((step().sounds && step().layers == std::vector{layers[0].id}));
+    tick("Layer C");
+    CHECK(step().layers == std::vector{layers[0].id, layers[2].id});
+    tick("Layer B"); // all of them, and those to come
+    CHECK((step().sounds && step().layers.empty()));
+    tick("Layer A");
+    CHECK(step().layers == std::vector{layers[1].id, layers[2].id});
+    tick("Layer B");
+    tick("Layer C");
+    CHECK_FALSE(step().sounds);
     QPushButton* tap = nullptr;
     for (auto* button : stop->findChildren<QPushButton*>())
         if (button->text() == "Tap tempo")

@@ -11,6 +11,8 @@ namespace puretone::app {
 
 namespace {
 
+constexpr int widestName = 190; ///< Of a layer, px.
+
 FieldSpec tempoField()
 {
     FieldSpec spec = ratioField(PatternPanel::tr("Tempo"),
@@ -122,17 +124,63 @@ void PatternPanel::addSteps(FieldColumn* into)
         buttons_.push_back(button);
     }
     into->column()->addWidget(steps_);
-    stepLayer_ = into->addChoice(
-        tr("Step sounds"), tr("Layers of the step that was clicked last"), {tr("all layers")});
-    connect(stepLayer_, &ChoiceField::chosen, this, [this](int index) {
-        edit([&](Pattern& p) {
-            auto& step = p.steps[std::size_t(chosenStep_)];
-            step.layers.clear();
-            step.sounds = true;
-            if (index > 0)
-                step.layers = {session_.instrument().layers[std::size_t(index - 1)].id};
-        });
+    stepHead_ = into->addHeading({});
+    stepLayers_ = new QVBoxLayout;
+    stepLayers_->setSpacing(4);
+    into->column()->addLayout(stepLayers_);
+}
+
+bool PatternPanel::soundsIn(const Pattern::Step& step, LayerId layer)
+{
+    return step.sounds
+        && (step.layers.empty()
+            || std::find(step.layers.begin(), step.layers.end(), layer) != step.layers.end());
+}
+
+/// The step that was clicked last sounds a layer more, or less; without any it is silent.
+void PatternPanel::tickLayer(LayerId layer, bool sounds)
+{
+    edit([&](Pattern& p) {
+        auto& step = p.steps[std::size_t(chosenStep_)];
+        std::vector<LayerId> ticked;
+        const auto& layers = session_.instrument().layers;
+        for (const auto& one : layers)
+            if (one.id == layer ? sounds : soundsIn(step, one.id))
+                ticked.push_back(one.id);
+        step.sounds = !ticked.empty();
+        // All of them are those that come later, too.
+        step.layers = ticked.size() == layers.size() ? std::vector<LayerId>{} : ticked;
     });
+}
+
+void PatternPanel::refreshStepLayers(bool shown)
+{
+    const auto& layers = session_.instrument().layers;
+    while (layerTicks_.size() < layers.size()) {
+        auto* tick = new QCheckBox(steps_->parentWidget());
+        tick->setToolTip(tr("Whether the layer sounds on the step that was clicked last"));
+        stepLayers_->addWidget(tick);
+        connect(tick, &QCheckBox::clicked, this, [this, i = layerTicks_.size()](bool on) {
+            if (i < session_.instrument().layers.size())
+                tickLayer(session_.instrument().layers[i].id, on);
+        });
+        layerTicks_.push_back(tick);
+    }
+    shown = shown && layers.size() > 1;
+    stepHead_->setVisible(shown);
+    stepHead_->setText(tr("Step %1 sounds").arg(chosenStep_ + 1));
+    for (std::size_t i = 0; i < layerTicks_.size(); ++i) {
+        layerTicks_[i]->setVisible(shown && i < layers.size());
+        if (!shown || i >= layers.size())
+            continue;
+        const auto name = QString::fromStdString(layers[i].name);
+        layerTicks_[i]->setText(layerTicks_[i]->fontMetrics().elidedText(
+            QString(name).replace(QLatin1Char('&'), QLatin1String("&&")), Qt::ElideRight,
+            widestName));
+        layerTicks_[i]->setAccessibleName(name);
+        layerTicks_[i]->setChecked(
+            soundsIn(session_.instrument().pattern.steps[std::size_t(chosenStep_)], layers[i].id));
+    }
 }
 
 void PatternPanel::edit(const std::function<void(Pattern&)>& change, int gesture)
@@ -176,7 +224,6 @@ void PatternPanel::showHeard(const Engine::Meter& heard)
 void PatternPanel::refreshSteps()
 {
     const Pattern& p = session_.instrument().pattern;
-    const auto& layers = session_.instrument().layers;
     count_->setValue(double(p.steps.size()));
     steps_->setVisible(p.on && !p.steps.empty());
     chosenStep_ = std::clamp(chosenStep_, 0, std::max(0, int(p.steps.size()) - 1));
@@ -185,19 +232,7 @@ void PatternPanel::refreshSteps()
         if (i < p.steps.size())
             buttons_[i]->setChecked(p.steps[i].sounds);
     }
-    stepLayer_->setVisible(p.on && !p.steps.empty() && layers.size() > 1);
-    if (p.steps.empty())
-        return;
-    QStringList words{tr("all layers")};
-    for (const auto& layer : layers)
-        words << QString::fromStdString(layer.name);
-    stepLayer_->setWords(words);
-    const auto& chosen = p.steps[std::size_t(chosenStep_)].layers;
-    int index = 0;
-    for (std::size_t i = 0; !chosen.empty() && i < layers.size(); ++i)
-        if (layers[i].id == chosen.front())
-            index = int(i) + 1;
-    stepLayer_->setIndex(index);
+    refreshStepLayers(p.on && !p.steps.empty());
 }
 
 void PatternPanel::refresh()

@@ -3,6 +3,7 @@
 
 #include "app/stops/stop_view.h"
 
+#include <QCheckBox>
 #include <QElapsedTimer>
 
 namespace puretone::app {
@@ -23,11 +24,16 @@ private:
     void edit(const std::function<void(Pattern&)>& change, int gesture = 0);
     ValueField* addNumber(FieldColumn* into, FieldSpec spec, double Pattern::*part);
     void refreshSteps();
+    static bool soundsIn(const Pattern::Step& step, LayerId layer);
+    void tickLayer(LayerId layer, bool sounds);
+    void refreshStepLayers(bool shown);
 
     Session& session_;
     ValueField *tempo_, *beats_, *gate_, *swing_, *octaves_, *count_;
-    ChoiceField *clock_, *on_, *order_, *stepLayer_;
-    QLabel* heard_;
+    ChoiceField *clock_, *on_, *order_;
+    QLabel *heard_, *stepHead_;
+    QVBoxLayout* stepLayers_;
+    std::vector<QCheckBox*> layerTicks_; ///< One for each layer.
     QWidget* steps_;
     std::vector<QPushButton*> buttons_;
     QPushButton* tapButton_;

@@ -6756,18 +6756,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Schaltet Schritt %1; seine Ebenen stehen darunter</translation>
     </message>
     <message>
-        <source>Step sounds</source>
-        <translation>Schritt klingt</translation>
-    </message>
-    <message>
-        <source>Layers of the step that was clicked last</source>
-        <translation>Ebenen des zuletzt angeklickten Schritts</translation>
-    </message>
-    <message>
-        <source>all layers</source>
-        <translation>alle Ebenen</translation>
-    </message>
-    <message>
         <source>Change pattern</source>
         <translation>Muster ändern</translation>
     </message>
@@ -6778,6 +6766,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>no clock comes: the tempo above counts</source>
         <translation>keine Clock kommt: das Tempo darüber zählt</translation>
+    </message>
+    <message>
+        <source>Whether the layer sounds on the step that was clicked last</source>
+        <translation>Ob die Ebene in dem Schritt klingt, der zuletzt angeklickt wurde</translation>
     </message>
 </context>
 <context>
