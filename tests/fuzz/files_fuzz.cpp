@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Bytes as every kind of file that is read: the first one says which. See document_fuzz.cpp.
+// Bytes as every kind of file that is read: the first one says which, or PURETONE_READER does, for
+// all of them, so that each reader can be given its time. See document_fuzz.cpp.
 #include "base/safe_file.h"
 #include "formats/formats.h"
 #include "formats/journal_file.h"
@@ -39,7 +40,8 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     if (size < 2)
         return 0;
     const auto bytes = std::as_bytes(std::span(data + 1, size - 1));
-    switch (data[0] % 7) {
+    static const char* const reader = std::getenv("PURETONE_READER");
+    switch ((reader != nullptr ? reader[0] - '0' : data[0]) % 7) {
     case 0:
         (void)decodeMidiFile(bytes, "x.mid");
         break;
