@@ -29,7 +29,8 @@ TEST_CASE("a sound that was made here is a WAV file whenever it is read", "[audi
         const auto got = original.read(at, part);
         const auto wanted = at >= whole.size() ? 0 : std::min(part.size(), whole.size() - at);
         REQUIRE(got == wanted);
-        CHECK(std::memcmp(part.data(), whole.data() + std::min(at, whole.size()), got) == 0);
+        CHECK(std::equal(part.begin(), part.begin() + std::ptrdiff_t(got),
+            whole.begin() + std::ptrdiff_t(std::min(at, whole.size()))));
     }
     const TemporaryFolder folder;
     REQUIRE(original.copyTo(folder / "copy.wav"));

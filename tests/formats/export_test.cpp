@@ -496,7 +496,7 @@ TEST_CASE("controllers that move something plainly survive SFZ and SF2", "[forma
         CHECK(leftOut.empty());
         CHECK_THAT(again->layers[0].filter.touchOctaves, WithinAbs(1.5, 0.001));
         REQUIRE(again->layers[0].movements.size() == 3);
-        for (const auto& m : layer.movements)
+        for (const auto& m : instrument.layers[0].movements)
             CHECK(std::any_of(again->layers[0].movements.begin(), again->layers[0].movements.end(),
                 [&](const Movement& n) {
                     return n.source == m.source && n.target == m.target
