@@ -3,8 +3,8 @@
 #include "base/safe_file.h"
 #include "support/takes.h"
 
+#include <algorithm>
 #include <catch2/catch.hpp>
-#include <cstring>
 
 using namespace puretone;
 using namespace probe;
