@@ -5,6 +5,7 @@
 #include <QDBusMessage>
 #include <QDBusPendingCallWatcher>
 #include <QDBusPendingReply>
+#include <QFileInfo>
 
 namespace puretone::app {
 
@@ -16,6 +17,13 @@ const auto interface = QStringLiteral("org.freedesktop.portal.Settings");
 const auto appearance = QStringLiteral("org.freedesktop.appearance");
 const auto scheme = QStringLiteral("color-scheme");
 
+/// Whether there is a bus already: where there is none, the library would start one, and wait.
+bool hasBus()
+{
+    return qEnvironmentVariableIsSet("DBUS_SESSION_BUS_ADDRESS")
+        || QFileInfo::exists(qEnvironmentVariable("XDG_RUNTIME_DIR") + QStringLiteral("/bus"));
+}
+
 } // namespace
 
 DesktopTheme::DesktopTheme(QObject* parent)
@@ -25,6 +33,8 @@ DesktopTheme::DesktopTheme(QObject* parent)
 
 void DesktopTheme::ask()
 {
+    if (!hasBus())
+        return;
     auto bus = QDBusConnection::sessionBus();
     if (!bus.isConnected())
         return;
