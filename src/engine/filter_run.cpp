@@ -62,16 +62,14 @@ struct Lanes {
     bool second, driven, turns; ///< Any of them; see FilterRun.
 };
 
-/// The same anywhere in memory.
-using LooseEight [[gnu::vector_size(32), gnu::aligned(4)]] = float;
-
-[[gnu::always_inline]] inline LooseEight& eight(float* at)
+/// From and to anywhere in memory. Not by a type of lower alignment, which clang forgets.
+[[gnu::always_inline]] inline void load(const float* from, Eight& into)
 {
-    return *reinterpret_cast<LooseEight*>(at);
+    __builtin_memcpy(&into, from, sizeof into);
 }
-[[gnu::always_inline]] inline const LooseEight& eight(const float* at)
+[[gnu::always_inline]] inline void store(const Eight& value, float* to)
 {
-    return *reinterpret_cast<const LooseEight*>(at);
+    __builtin_memcpy(to, &value, sizeof value);
 }
 
 /// Rows become columns.
@@ -99,7 +97,7 @@ template <class Pointer>
 [[gnu::always_inline]] inline void gather(Pointer const* rows, int offset, Eight* into)
 {
     for (int v = 0; v < lanes; ++v)
-        into[v] = eight(rows[v] + offset);
+        load(rows[v] + offset, into[v]);
     transpose(into);
 }
 
@@ -188,7 +186,7 @@ const std::array<float, allTaps> halfBand = [] {
             columns[k] = rows[k];
         transpose(columns);
         for (int v = 0; v < lanes; ++v)
-            eight(l.history[v] + offset) = columns[v];
+            store(columns[v], l.history[v] + offset);
     };
     for (std::size_t k = 0; k < before; k += 8)
         keep(in + count + k, int(k));
@@ -248,11 +246,11 @@ template <bool Turns>
     }
     transpose(states);
     for (int v = 0; v < lanes; ++v)
-        eight(l.states[v]) = states[v];
+        store(states[v], l.states[v]);
     for (int i = 0; i < cellFrames; i += 8) {
         transpose(x + i);
         for (int v = 0; v < lanes; ++v)
-            eight(l.samples[v] + i) = x[i + v];
+            store(x[i + v], l.samples[v] + i);
     }
 }
 
