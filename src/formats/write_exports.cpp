@@ -211,7 +211,7 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
         },
         [&](const fs::path& temporary) -> Result<void> {
             // The text is on disk, so there was room for all of it.
-            if (const auto kept = files.keep(); !kept)
+            if (auto kept = files.keep(); !kept)
                 return kept;
             const auto again = readSfz(temporary);
             if (!again)
