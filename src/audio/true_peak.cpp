@@ -12,8 +12,6 @@ namespace puretone {
 
 namespace {
 
-using Eight [[gnu::vector_size(32)]] = float;
-
 /// All phases at once; four sums, so that none waits for the last.
 ///
 /// @param table Of each tap, its phases; aligned to 32 bytes, as `sums`.

@@ -226,7 +226,7 @@ void removeQuietly(const fs::path& temporary)
     fs::remove(temporary, ignored);
 }
 
-/// Written, synced and checked; nothing is left where that fails.
+/// Written, synced and checked.
 Result<void> writeTemporary(
     const fs::path& temporary, const fs::path& target, const Writer& writer, const Writer& check)
 {
@@ -246,17 +246,20 @@ Result<void> writeTemporary(
     return check ? check(temporary) : Result<void>();
 }
 
+/// @return Where it waits; nothing is left where that fails.
 Result<fs::path> writeBeside(const fs::path& target, const Writer& writer, const Writer& check)
 {
     std::error_code ignored;
     if (fs::is_directory(target, ignored))
         return tl::unexpected(writeError(target, EISDIR));
     const auto temporary = temporaryBeside(target);
-    const auto written = writeTemporary(temporary, target, writer, check);
-    if (written)
-        return temporary;
-    removeQuietly(temporary);
-    return tl::unexpected(written.error());
+    // Goes on every way out but the good one; a writer may throw.
+    std::unique_ptr<const fs::path, decltype([](const fs::path* file) { removeQuietly(*file); })>
+        guard(&temporary);
+    if (auto written = writeTemporary(temporary, target, writer, check); !written)
+        return tl::unexpected(written.error());
+    guard.release();
+    return temporary;
 }
 
 Result<void> takePlace(const fs::path& temporary, const fs::path& target)

@@ -14,6 +14,33 @@
 
 namespace puretone {
 
+using Four [[gnu::vector_size(16)]] = float;
+using Eight [[gnu::vector_size(32)]] = float;
+
+/// From and to anywhere in memory. GCC does best with types of lower alignment, which clang forgets
+/// once they are referred to.
+#if defined(__clang__)
+template <class V> [[gnu::always_inline]] inline void load(const float* from, V& into)
+{
+    __builtin_memcpy(&into, from, sizeof into);
+}
+template <class V> [[gnu::always_inline]] inline void store(const V& value, float* to)
+{
+    __builtin_memcpy(to, &value, sizeof value);
+}
+#else
+template <class V> [[gnu::always_inline]] inline void load(const float* from, V& into)
+{
+    using Anywhere [[gnu::vector_size(sizeof(V)), gnu::aligned(4), gnu::may_alias]] = float;
+    into = *reinterpret_cast<const Anywhere*>(from);
+}
+template <class V> [[gnu::always_inline]] inline void store(const V& value, float* to)
+{
+    using Anywhere [[gnu::vector_size(sizeof(V)), gnu::aligned(4), gnu::may_alias]] = float;
+    *reinterpret_cast<Anywhere*>(to) = value;
+}
+#endif
+
 namespace detail {
 
 inline bool processorIsWide()

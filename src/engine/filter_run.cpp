@@ -16,7 +16,6 @@ namespace {
 
 constexpr int cellFrames = 32;
 constexpr int lanes = int(FilterGroup::most);
-using Eight [[gnu::vector_size(32)]] = float;
 
 /// Damping (1 / Q) of each stage. Two stages without resonance are a Butterworth filter of fourth
 /// order; resonance belongs to the second.
@@ -61,16 +60,6 @@ struct Lanes {
     float* history[lanes]; ///< Of the drive: 16 frames before it, 48 behind its ceiling.
     bool second, driven, turns; ///< Any of them; see FilterRun.
 };
-
-/// From and to anywhere in memory. Not by a type of lower alignment, which clang forgets.
-[[gnu::always_inline]] inline void load(const float* from, Eight& into)
-{
-    __builtin_memcpy(&into, from, sizeof into);
-}
-[[gnu::always_inline]] inline void store(const Eight& value, float* to)
-{
-    __builtin_memcpy(to, &value, sizeof value);
-}
 
 /// Rows become columns.
 [[gnu::always_inline]] inline void transpose(Eight* r)

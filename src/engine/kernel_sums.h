@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "base/wide_vectors.h"
 #include "engine/kernel.h"
+#include "engine/reading.h"
 
 #include <array>
 #include <cstddef>
@@ -12,34 +14,6 @@
 
 namespace puretone {
 
-using Four [[gnu::vector_size(16)]] = float;
-using Eight [[gnu::vector_size(32)]] = float;
-
-/// The same anywhere in memory.
-template <class V> struct AnywhereOf;
-template <> struct AnywhereOf<Four> {
-    using Type [[gnu::vector_size(16), gnu::aligned(4)]] = float;
-};
-template <> struct AnywhereOf<Eight> {
-    using Type [[gnu::vector_size(32), gnu::aligned(4)]] = float;
-};
-template <class V> using Anywhere = typename AnywhereOf<V>::Type;
-
-#if defined(__clang__)
-// Which takes a loose vector for an aligned one once it is referred to.
-template <class V> [[gnu::always_inline]] inline V vectorAt(const float* from)
-{
-    V read;
-    __builtin_memcpy(&read, from, sizeof read);
-    return read;
-}
-#else
-template <class V> [[gnu::always_inline]] inline const Anywhere<V>& vectorAt(const float* from)
-{
-    return *reinterpret_cast<const Anywhere<V>*>(from);
-}
-#endif
-
 /// Rows of kernels lie at whole eights of their table.
 [[gnu::always_inline]] inline const Four& fourOfRow(const float* row)
 {
@@ -48,7 +22,7 @@ template <class V> [[gnu::always_inline]] inline const Anywhere<V>& vectorAt(con
 
 /// Where each frame of a block is read.
 struct Places {
-    static constexpr std::size_t most = 64;
+    static constexpr std::size_t most = readingBlock;
     alignas(32) std::array<std::int64_t, most> first; ///< Of its window, after the first one's.
     alignas(32) std::array<std::int32_t, most> row; ///< Phase below.
     alignas(32) std::array<float, most> share; ///< Of the phase above.
@@ -83,7 +57,7 @@ struct Places {
     foldFour(ef, gh, efgh);
     const Eight all = __builtin_shufflevector(abcd, efgh, 0, 1, 2, 3, 8, 9, 10, 11)
         + __builtin_shufflevector(abcd, efgh, 4, 5, 6, 7, 12, 13, 14, 15);
-    __builtin_memcpy(sums, &all, sizeof all);
+    store(all, sums);
 }
 /// Four sums of four values each.
 [[gnu::always_inline]] inline void sumEach(const Four* v, float* sums)
@@ -93,7 +67,7 @@ struct Places {
     foldTwo(v[2], v[3], cd);
     const Four all =
         __builtin_shufflevector(ab, cd, 0, 1, 4, 5) + __builtin_shufflevector(ab, cd, 2, 3, 6, 7);
-    __builtin_memcpy(sums, &all, sizeof all);
+    store(all, sums);
 }
 
 /// A frame of one channel: as cheap as blending the rows first, and exact at each of them.
@@ -103,7 +77,8 @@ template <int Taps>
 {
     Four sumBelow{}, sumAbove{};
     for (int t = 0; t < Taps; t += 4) {
-        const Four in = vectorAt<Four>(x + t);
+        Four in;
+        load(x + t, in);
         sumBelow += fourOfRow(below + t) * in;
         sumAbove += fourOfRow(above + t) * in;
     }
@@ -115,9 +90,12 @@ template <int Taps>
 {
     Eight sumBelow{}, sumAbove{};
     for (int t = 0; t < Taps; t += 8) {
-        const Eight in = vectorAt<Eight>(x + t);
-        sumBelow += vectorAt<Eight>(below + t) * in;
-        sumAbove += vectorAt<Eight>(above + t) * in;
+        Eight in, low, high;
+        load(x + t, in);
+        load(below + t, low);
+        load(above + t, high);
+        sumBelow += low * in;
+        sumAbove += high * in;
     }
     sum = sumBelow + share * (sumAbove - sumBelow);
 }
@@ -129,10 +107,14 @@ template <int Taps, class V>
     constexpr int lanes = int(sizeof(V) / sizeof(float));
     V sumLeft{}, sumRight{};
     for (int t = 0; t < Taps; t += lanes) {
-        const V low = vectorAt<V>(below + t);
-        const V row = low + share * (vectorAt<V>(above + t) - low);
-        sumLeft += row * vectorAt<V>(l + t);
-        sumRight += row * vectorAt<V>(r + t);
+        V low, high, inLeft, inRight;
+        load(below + t, low);
+        load(above + t, high);
+        load(l + t, inLeft);
+        load(r + t, inRight);
+        const V row = low + share * (high - low);
+        sumLeft += row * inLeft;
+        sumRight += row * inRight;
     }
     left = sumLeft;
     right = sumRight;

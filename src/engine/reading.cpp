@@ -38,16 +38,16 @@ FixedWay fixed(const ReadingWay& way, const Kernel& kernel) noexcept
     const FixedWay& way, unsigned shift, std::size_t count, Places& places)
 {
     // Four at once; what lies between n and n + 4 grows by 16 changes.
-    using Four [[gnu::vector_size(32)]] = std::int64_t;
-    Four at{way.at(0), way.at(1), way.at(2), way.at(3)};
+    using FourWays [[gnu::vector_size(32)]] = std::int64_t;
+    FourWays at{way.at(0), way.at(1), way.at(2), way.at(3)};
     const std::int64_t four = 4 * way.step + 6 * way.change;
-    Four next{four, four + 4 * way.change, four + 8 * way.change, four + 12 * way.change};
+    FourWays next{four, four + 4 * way.change, four + 8 * way.change, four + 12 * way.change};
     const std::uint32_t below = (1U << shift) - 1U;
     const float perStep = 1.0f / float(below + 1U);
     alignas(32) std::array<std::int64_t, most> all;
     for (std::size_t i = 0; i < count; i += 4) {
-        *reinterpret_cast<Four*>(&all[i]) = at;
-        *reinterpret_cast<Four*>(&places.first[i]) = at >> 32;
+        *reinterpret_cast<FourWays*>(&all[i]) = at;
+        *reinterpret_cast<FourWays*>(&places.first[i]) = at >> 32;
         at += next;
         next += 16 * way.change;
     }
@@ -83,6 +83,7 @@ PURETONE_WIDE void readWide(const Kernel& kernel, const float* left, const float
 {
     readAny<Eight>(kernel, left, right, way, count, outLeft, outRight);
 }
+
 /// Room for the windows of a block at the edge of a copy.
 constexpr std::int64_t edgeFrames = 1024;
 

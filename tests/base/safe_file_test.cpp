@@ -188,6 +188,18 @@ TEST_CASE("files that belong together appear together, or none of them does", "[
         }
         CHECK(std::filesystem::is_empty(inside));
     }
+    SECTION("one of them throws")
+    {
+        FilesTogether files;
+        const auto burst = [](const auto& p) -> Result<void> {
+            CHECK(writeText(p, "ne"));
+            throw std::runtime_error("no more memory");
+        };
+        CHECK_THROWS(files.write(folder / "b.txt", burst));
+        CHECK_THROWS(writeWhole(folder / "a.txt", burst));
+        CHECK(contents(folder / "a.txt") == "old");
+        CHECK(folder.names() == std::vector<std::string>{"a.txt"});
+    }
     SECTION("one of them cannot be written")
     {
         FilesTogether files;

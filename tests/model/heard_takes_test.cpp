@@ -2,7 +2,7 @@
 #include "model/heard_takes.h"
 
 #include "model/take_maker.h"
-#include "tests/support/signals.h"
+#include "support/signals.h"
 
 #include <catch2/catch.hpp>
 
@@ -16,7 +16,8 @@ Instrument threeTones()
     for (int i = 1; i <= 3; ++i) {
         Take take;
         take.id = i;
-        take.recording = makeRecording(Audio{48000.0, {probe::sine(200.0 * i, 48000.0, 1.0)}}, "tone.wav");
+        take.recording =
+            makeRecording(Audio{48000.0, {probe::sine(200.0 * i, 48000.0, 1.0)}}, "tone.wav");
         take.kept = {Frames{0}, Frames{48000}};
         instrument.takes.push_back(std::move(take));
         instrument.layers[0].zones.push_back({i, i, 40 + i, 40 + i});
@@ -53,8 +54,11 @@ TEST_CASE("listening that is given up keeps what it had", "[model][shape]")
 {
     const auto instrument = threeTones();
     const std::vector<LayerId> layers{instrument.layers[0].id};
+    HeardTakes before;
+    before.keep(instrument.takes[0], listenTo(instrument.takes[0]));
     std::stop_source stop;
     stop.request_stop();
-    const auto heard = listenToLayers(instrument, layers, {}, {stop.get_token(), {}});
-    CHECK(notHeard(instrument, layers, heard).size() == 3);
+    const auto heard = listenToLayers(instrument, layers, before, {stop.get_token(), {}});
+    CHECK(heard.of(instrument.takes[0]) != nullptr);
+    CHECK(notHeard(instrument, layers, heard).size() == 2);
 }

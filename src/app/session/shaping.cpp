@@ -29,6 +29,8 @@ void Shaping::whenHeard(const std::vector<LayerId>& layers, const Use& use)
             heard_ = heard;
             if (session_.history().document() == document)
                 use();
+            else
+                emit told({});
         });
 }
 
