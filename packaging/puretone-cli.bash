@@ -9,7 +9,7 @@ _puretone_cli()
     case ${COMP_WORDS[1]} in
         analyze|info) options="--json" ;;
         build) options="-o --root --keys --no-loop --names --row --follow --velocity-by-level --plan" ;;
-        split) options="-o --json" ;;
+        split) options="-o --silences --json" ;;
         render) options="-o --midi --notes --rate" ;;
     esac
     if [[ $cur == -* ]]; then

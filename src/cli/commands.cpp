@@ -24,7 +24,8 @@ namespace {
 struct Options {
     std::vector<std::string> files;
     std::string file, out, root, keys, row, midi, notes;
-    bool json = false, noLoop = false, names = false, byVelocity = false, plan = false;
+    bool json = false, noLoop = false, names = false, byVelocity = false, plan = false,
+         silences = false;
     double rate = 48000.0, follow = 1.0;
 };
 
@@ -164,7 +165,12 @@ void sayDifferences(const Instrument& instrument, const LayOutOptions& how, std:
 Instrument layTakes(
     std::vector<Take> takes, const LayOutOptions& how, std::string& sentence, std::ostream& err)
 {
+    std::vector<std::string> names;
+    names.reserve(takes.size());
+    for (const auto& take : takes)
+        names.push_back(take.name);
     Instrument instrument = makeInstrument(std::move(takes.front()));
+    instrument.name = instrumentName(names);
     takes.erase(takes.begin());
     const bool many = !takes.empty();
     addTakes(instrument, std::move(takes));
@@ -256,34 +262,32 @@ int split(const Options& options, std::ostream& out, std::ostream& err)
     const auto recording = openRecording(options.file);
     if (!recording)
         return failWith(recording.error(), err);
-    const auto pieces = splitRecording(*(*recording)->audio);
+    SplitOptions how;
+    how.silencesOnly = options.silences;
     Take source;
     source.recording = *recording;
-    const auto takes = makePieces(source, pieces.pieces, {{}, false});
+    const auto takes =
+        makePieces(source, splitRecording(*(*recording)->audio, how).pieces, {{}, false});
     if (takes.empty())
         return failWith(
             {ErrorCode::nothingInside,
                 shownName(options.file) + " holds no note that stands out of the noise.",
                 "Choose another recording."},
             err);
-    std::error_code error;
-    fs::create_directories(options.out, error);
-    if (error)
-        return failWith(
-            {ErrorCode::cannotWrite,
-                "The folder " + options.out + " could not be made: " + error.message() + ".",
-                "Choose another folder."},
-            err);
-    std::vector<SplitFile> written;
-    std::vector<std::string> names;
+    std::error_code made;
+    fs::create_directories(fs::path(options.out).parent_path(), made);
+    Instrument pieces;
+    pieces.takes = takes;
+    std::vector<std::string> names, files;
     const auto stem = fs::path(options.file).stem().string();
-    for (const auto& take : takes) {
-        Instrument one = makeInstrument(take);
-        const auto path = fs::path(options.out) / (pieceName(take, stem, names) + ".wav");
-        if (const auto done = writeInstrument(one, path); !done)
-            return failWith(done.error(), err);
-        written.push_back({&take, path.string()});
-    }
+    for (const auto& take : takes)
+        files.push_back(pieceName(take, stem, names) + ".wav");
+    const auto set = writeWavSet(pieces, options.out, usualChoices(FileKind::wav), {}, files);
+    if (!set)
+        return failWith(set.error(), err);
+    std::vector<SplitFile> written;
+    for (std::size_t i = 0; i < takes.size(); ++i)
+        written.push_back({&takes[i], (fs::path(options.out) / files[i]).string()});
     out << (options.json ? splitJson(written) + "\n" : splitText(written));
     return 0;
 }
@@ -373,6 +377,8 @@ int runCommandLine(const std::vector<std::string>& arguments, std::ostream& out,
     auto* splitCommand = app.add_subcommand("split", "Cut one long recording into its notes");
     splitCommand->add_option("FILE", o.file, "Sound file")->required();
     splitCommand->add_option("-o", o.out, "Folder for the pieces")->required();
+    splitCommand->add_flag("--silences", o.silences,
+        "Cut at silences alone: notes that beat, swell or are struck again stay whole");
     splitCommand->add_flag("--json", o.json, "The pieces as JSON");
     auto* renderCommand = app.add_subcommand("render", "Play notes into a WAV file");
     renderCommand->add_option("INSTRUMENT", o.file, ".puretone, .sf2, .sfz or .wav")->required();

@@ -326,7 +326,7 @@ Result<Written> writeKeys(FilesTogether& files, const Instrument& instrument,
 } // namespace
 
 Result<Written> writeWavSet(const Instrument& instrument, const fs::path& folder,
-    const ExportChoices& choices, const Progress& progress)
+    const ExportChoices& choices, const Progress& progress, std::vector<std::string> names)
 {
     if (instrument.takes.empty())
         return fail(ErrorCode::badValue,
@@ -342,7 +342,8 @@ Result<Written> writeWavSet(const Instrument& instrument, const fs::path& folder
     // Spread over all of them, where there are many.
     constexpr std::size_t mostPlayed = 16;
     const auto every = (instrument.takes.size() + mostPlayed - 1) / mostPlayed;
-    const auto names = takeFileNames(instrument);
+    if (names.size() != instrument.takes.size())
+        names = takeFileNames(instrument);
     const auto sampled = tryOnAllCores(
         names.size(), cancelledWriting(), progress.part(0.0, 0.9), [&](std::size_t i) {
             return writeCheckedSample(files,

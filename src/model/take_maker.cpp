@@ -24,6 +24,27 @@ std::string nameFromFile(const std::string& fileName)
     return name.empty() ? "Untitled" : name;
 }
 
+std::string instrumentName(const std::vector<std::string>& takes)
+{
+    if (takes.empty() || takes.front().empty())
+        return Instrument{}.name;
+    // Shortened, word by word, to what every other begins with.
+    std::string shared = takes.front();
+    const auto begins = [&](const std::string& other) {
+        return other.starts_with(shared)
+            && (other.size() == shared.size() || other[shared.size()] == ' ');
+    };
+    for (const auto& other : takes)
+        while (!shared.empty() && !begins(other)) {
+            const auto space = shared.rfind(' ');
+            shared.resize(space == std::string::npos ? 0 : space);
+        }
+    std::string name = shared.empty() ? takes.front() : shared;
+    if (name.front() >= 'a' && name.front() <= 'z')
+        name.front() = char(name.front() - 'a' + 'A');
+    return name;
+}
+
 void readPitch(Take& take, const Progress& progress)
 {
     const Span heard = stretchForPitch(take.audio(), take.kept);
@@ -287,9 +308,7 @@ Take inPlaceOf(const Take& old, Take made, double a4)
 Instrument makeInstrument(Take take)
 {
     Instrument instrument;
-    instrument.name = take.name.empty() ? Instrument{}.name : take.name;
-    if (instrument.name.front() >= 'a' && instrument.name.front() <= 'z')
-        instrument.name.front() = char(instrument.name.front() - 'a' + 'A');
+    instrument.name = instrumentName({take.name});
     instrument.layers.front().zones.push_back(proposeZone(take));
     instrument.takes.push_back(std::move(take));
     return sanitized(std::move(instrument));

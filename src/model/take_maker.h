@@ -76,5 +76,8 @@ void findFacts(Take& take, const Progress& progress = {});
 
 /// "fog horn" from "fog-horn.flac": a file name as people would write it.
 std::string nameFromFile(const std::string& fileName);
+/// What an instrument of takes with these names is called: by the words that all of them begin
+/// with ("Horn" of "horn A2" and "horn C3"), or else by the first.
+std::string instrumentName(const std::vector<std::string>& takes);
 
 } // namespace puretone

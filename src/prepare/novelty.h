@@ -6,6 +6,9 @@
 
 namespace puretone {
 
+/// Levels below it, dB, are those of no recorder: nothing at all.
+inline constexpr double digitalSilenceDb = -150.0;
+
 /// How much of a sound is new from moment to moment, hop by hop.
 struct Novelty {
     double hopSeconds = 0.005;

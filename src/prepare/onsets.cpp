@@ -123,7 +123,15 @@ private:
         const auto soon = std::min(levels.size(), i + novelty_.hops(0.05) + 1);
         const double after = *std::max_element(
             levels.begin() + std::ptrdiff_t(i), levels.begin() + std::ptrdiff_t(soon));
-        return after > levels[i > reach ? i - reach : 0] - 12.0;
+        const double before = levels[i > reach ? i - reach : 0];
+        return after > before - 12.0 && !stopsShort(i, before, after);
+    }
+
+    /// A sound that is cut off clicks, too; but nothing at all comes after it.
+    bool stopsShort(std::size_t i, double before, double after) const
+    {
+        const auto later = std::min(novelty_.levelDb.size() - 1, i + novelty_.hops(0.1));
+        return after < before + 1.0 && novelty_.levelDb[later] < digitalSilenceDb;
     }
 
     Candidate judge(std::size_t i) const
@@ -389,8 +397,9 @@ std::int64_t placeOnset(std::span<const float> mono, double rate, std::int64_t f
     }
     const auto sum = [&](int fromMs) {
         double total = 0.0;
-        for (int ms = fromMs; ms < fromMs + reach; ++ms)
-            total += energy[std::size_t(ms - first + reach)];
+        const int at = fromMs - first + reach;
+        for (int i = at; i < at + reach; ++i)
+            total += energy[std::size_t(i)];
         return total;
     };
     double loudest = 0.0;

@@ -7,6 +7,7 @@
 #include "prepare/onsets.h"
 
 #include <algorithm>
+#include <iterator>
 
 namespace puretone {
 
@@ -18,6 +19,8 @@ constexpr double silentDb = -90.0;
 constexpr double opensAboveFloorDb = 6.0, closesAboveFloorDb = 3.0;
 constexpr double opensUnderTopDb = 60.0, closesUnderTopDb = 66.0;
 constexpr double closesAfterSeconds = 0.06;
+/// Where silences alone count: two partials that beat may be still for as long as this.
+constexpr double closesAfterLongSeconds = 0.2;
 constexpr double startAboveFloorDb = 5.0;
 /// A sound this far below the typical note is no note of the same player.
 constexpr double sliverBelowDb = 24.0;
@@ -32,11 +35,24 @@ double percentile(std::vector<double> values, double share)
 /// The noise: the quietest tenth, where the recording has quiet places at all.
 double noiseFloor(const std::vector<double>& levels)
 {
+    constexpr double someSilence = 0.02, evenDb = 4.0, loudDb = 30.0;
+    const auto sounds = [](double level) { return level > digitalSilenceDb; };
     std::vector<double> sounding;
-    for (const double level : levels)
-        if (level > -150.0) // digital silence says nothing about the room
-            sounding.push_back(level);
-    return sounding.empty() ? -200.0 : percentile(std::move(sounding), 0.08);
+    std::copy_if(levels.begin(), levels.end(), std::back_inserter(sounding), sounds);
+    if (sounding.empty())
+        return -200.0;
+    const double floor = percentile(sounding, 0.08);
+    // Digital silence says nothing about a room; but where the quietest that sounds is uneven, or
+    // too loud for a room, it is the tails of notes, and the silence between them is what parts
+    // them. Silence before or after everything parts nothing.
+    const auto first = std::find_if(levels.begin(), levels.end(), sounds);
+    const auto last = std::find_if(levels.rbegin(), levels.rend(), sounds).base();
+    const double silent = 1.0 - double(sounding.size()) / double(last - first);
+    const double top = *std::max_element(sounding.begin(), sounding.end());
+    if (silent > someSilence
+        && (floor > top - loudDb || floor - percentile(std::move(sounding), 0.01) > evenDb))
+        return digitalSilenceDb;
+    return floor;
 }
 
 class Splitter {
@@ -69,8 +85,11 @@ public:
         if (top_ < silentDb)
             return result;
         const auto stretches = findStretches();
-        const auto onsets = findOnsets(mono_, audio_.rate, novelty_, stretches,
-            options_.onsetsOnly ? OnsetOptions::dense() : OnsetOptions(), progress_.part(0.6, 1.0));
+        std::vector<std::vector<std::int64_t>> onsets(stretches.size());
+        if (!options_.silencesOnly)
+            onsets = findOnsets(mono_, audio_.rate, novelty_, stretches,
+                options_.onsetsOnly ? OnsetOptions::dense() : OnsetOptions(),
+                progress_.part(0.6, 1.0));
         for (std::size_t s = 0; s < stretches.size(); ++s)
             addPieces(stretches, s, onsets[s], result.pieces);
         markSlivers(result.pieces);
@@ -82,7 +101,8 @@ private:
     /// Where something sounds, from above the one line to where it stays below the other.
     std::vector<SoundingStretch> findStretches() const
     {
-        const auto patience = novelty_.hops(closesAfterSeconds);
+        const auto patience =
+            novelty_.hops(options_.silencesOnly ? closesAfterLongSeconds : closesAfterSeconds);
         const auto& levels = novelty_.levelDb;
         std::vector<SoundingStretch> stretches;
         bool open = false;

@@ -23,6 +23,9 @@ struct SplitOptions {
     /// Material without silences: each piece ends where the next begins, and less evidence is
     /// needed for one.
     bool onsetsOnly = false;
+    /// A note lasts until it is silent: what swells, beats or is struck again in between is part of
+    /// it.
+    bool silencesOnly = false;
 };
 
 struct SplitResult {

@@ -166,6 +166,10 @@ TEST_CASE("split cuts the bottles apart and says what they are", "[cli][split]")
         CHECK_THAT((*opened)->sampler->midi,
             Catch::Matchers::WithinAbs(pieces[i]["midi"].get<double>(), 0.01));
     }
+    // Bottles one after another, with silences between them: the same.
+    const auto parted = run({"split", demo + "bottles.flac", "-o", (folder / "parted").string(),
+        "--silences", "--json"});
+    CHECK(nlohmann::json::parse(parted.out).size() == truth.size());
     CHECK(run({"split", "gone.wav", "-o", folder.path().string()}).status == 1);
     CHECK(run({"split", demo + "bottles.flac"}).status == 2);
 }

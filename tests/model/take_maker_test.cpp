@@ -147,6 +147,14 @@ TEST_CASE("names are made from file names", "[model][take]")
     CHECK(nameFromFile("fog-horn.flac") == "fog horn");
     CHECK(nameFromFile("a.b.wav") == "a.b");
     CHECK(nameFromFile("") == "Untitled");
+    CHECK(instrumentName({"horn A2"}) == "Horn A2");
+    CHECK(instrumentName({"horn A2", "horn C3", "horn C3 soft"}) == "Horn");
+    CHECK(instrumentName({"low horn A2", "low horn A3", "low"}) == "Low");
+    CHECK(instrumentName({"low horn", "low horns"}) == "Low"); // words, not letters
+    CHECK(instrumentName({"kick", "snare"}) == "Kick");
+    CHECK(instrumentName({"Ölfass 1", "Ölfass 2"}) == "Ölfass");
+    CHECK(instrumentName({"", "horn"}) == Instrument{}.name);
+    CHECK(instrumentName({}) == Instrument{}.name);
 }
 
 TEST_CASE("root and loop of a file stand beside our own", "[take]")

@@ -245,6 +245,65 @@ TEST_CASE("the quiet line and onsets alone can be asked for", "[prepare][split]"
     CHECK(splitRecording(inRoom(wave, -70.0), options).pieces.empty());
 }
 
+TEST_CASE("cut at silences alone, notes that beat to nothing stay whole", "[prepare][split]")
+{
+    // Two partials of one strength: at 1.3 and 4 beats a second, still for a moment each time.
+    std::vector<float> wave = silence(rate, 0.5);
+    for (const double beats : {1.3, 4.0, 2.0}) {
+        auto note = harmonicTone(200.0 * beats, rate, 4.0);
+        for (std::size_t i = 0; i < note.size(); ++i)
+            note[i] *= float(std::cos(std::numbers::pi * beats * double(i) / rate)
+                * std::exp(-double(i) / rate));
+        wave = wave + note + silence(rate, 0.6);
+    }
+    SplitOptions options;
+    options.silencesOnly = true;
+    const auto notes = notesOf(splitRecording(inRoom(wave, -70.0), options));
+    REQUIRE(notes.size() == 3);
+    for (std::size_t i = 0; i < 3; ++i)
+        CHECK_THAT(toSeconds(notes[i].span.start, rate), WithinAbs(0.5 + 4.6 * double(i), 0.01));
+    // A melody without gaps is one piece then.
+    CHECK(notesOf(splitRecording(inRoom(silence(rate, 0.5) + harmonicTone(220.0, rate, 1.0)
+                                         + harmonicTone(330.0, rate, 1.0) + silence(rate, 0.5),
+                                     -70.0),
+                      options))
+              .size()
+        == 1);
+}
+
+TEST_CASE("tails that end in digital silence are not taken for the room", "[prepare][split]")
+{
+    // Rendered or gated: nothing at all between notes that die away.
+    std::vector<float> wave = silence(rate, 0.3);
+    for (int n = 0; n < 4; ++n)
+        wave = wave + decaying(harmonicTone(150.0 + 40.0 * n, rate, 3.0), rate, 8.0)
+            + silence(rate, 0.4);
+    const auto notes = notesOf(splitRecording(mono(wave)));
+    REQUIRE(notes.size() == 4);
+    for (std::size_t i = 0; i < 4; ++i) {
+        CHECK_THAT(toSeconds(notes[i].span.start, rate), WithinAbs(0.3 + 3.4 * double(i), 0.005));
+        CHECK_THAT(toSeconds(notes[i].span.end, rate),
+            WithinAbs(3.3 + 3.4 * double(i), 0.03)); // all of it
+    }
+}
+
+TEST_CASE("digital silence before everything says nothing about a loud room", "[prepare][split]")
+{
+    std::vector<float> wave = silence(rate, 0.5);
+    for (int n = 0; n < 3; ++n)
+        wave = wave + decaying(harmonicTone(200.0 + 40.0 * n, rate, 1.0), rate, 1.0)
+            + silence(rate, 0.5);
+    for (float& x : wave)
+        x *= 2.0f;
+    const Audio noisy = inRoom(wave, -32.0);
+    Audio padded = noisy;
+    padded.channels[0].insert(padded.channels[0].begin(), std::size_t(rate), 0.0f);
+    const auto alone = splitRecording(noisy), after = splitRecording(padded);
+    CHECK_THAT(alone.noiseFloorDb, WithinAbs(-32.0, 1.0));
+    CHECK_THAT(after.noiseFloorDb, WithinAbs(alone.noiseFloorDb, 1.0));
+    CHECK(notesOf(after).size() == notesOf(alone).size());
+}
+
 TEST_CASE("pieces are cut and joined by hand", "[prepare][split]")
 {
     SplitResult split;
