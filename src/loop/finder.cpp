@@ -147,6 +147,9 @@ LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period
         candidate = search.complete(candidate);
         candidate.holdsDb = measureHold(audio, kept, candidate.loop);
     }
+    // Between two notes of one recording silence repeats best of all.
+    constexpr double silentDb = -60.0;
+    std::erase_if(chosen, [](const LoopCandidate& c) { return c.holdsDb < silentDb; });
     report.candidates = ranked(std::move(chosen), audio.rate, taste);
     if (report.candidates.empty()) {
         report.message = puretone::message("has nothing in it that repeats for long enough");

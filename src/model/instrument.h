@@ -97,10 +97,16 @@ struct Take {
     const Audio& audio() const { return *sound(); }
     double rate() const { return audio().rate; }
     bool hasInnerStart() const { return innerStart > kept.start; }
+    /// Listened to without finding a clear pitch, and nobody has said one.
+    bool lacksPitch() const
+    {
+        return facts.known() && facts->pitch.verdict == PitchVerdict::none
+            && tuning.source == TuningSource::proposed;
+    }
     /// Length of one period of the take as tuned, seconds; nothing for a take without pitch.
     std::optional<double> period() const
     {
-        if (facts->pitch.verdict == PitchVerdict::none && tuning.source == TuningSource::proposed)
+        if (lacksPitch())
             return std::nullopt;
         return 1.0 / hzOf(tuning.soundingMidi()).value;
     }

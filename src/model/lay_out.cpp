@@ -33,12 +33,6 @@ double loudnessOf(const Take& take)
     return loudnessLufs(take.audio(), heard).value;
 }
 
-bool isPitched(const Take& take)
-{
-    return take.tuning.source != TuningSource::proposed
-        || take.facts->pitch.verdict != PitchVerdict::none;
-}
-
 /// Levels are measured where roots are shared.
 Groups groupsOf(const Instrument& instrument, Layer& layer)
 {
@@ -224,7 +218,7 @@ void moveUnpitched(Instrument& instrument, LayerId id, LayOutOptions::Unpitched 
     Layer* layer = instrument.layer(id);
     std::vector<Zone> moved;
     for (const auto& zone : layer->zones)
-        if (const Take* take = instrument.take(zone.take); take != nullptr && !isPitched(*take))
+        if (const Take* take = instrument.take(zone.take); take != nullptr && take->lacksPitch())
             moved.push_back(zone);
     if (moved.empty())
         return;

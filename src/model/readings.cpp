@@ -176,8 +176,9 @@ Reading pitchReading(const Take& take, const Naming& naming)
     if (take.tuning.source == TuningSource::series || take.tuning.source == TuningSource::byHand
         || take.facts->pitch.verdict == PitchVerdict::clear)
         return reading;
-    if (take.facts->pitch.verdict == PitchVerdict::none
-        && take.tuning.source == TuningSource::proposed)
+    if (!take.facts.known())
+        return reading; // being listened to
+    if (take.lacksPitch())
         reading.text = say("no clear pitch");
     if (take.facts->pitch.verdict == PitchVerdict::uncertain)
         reading.concern = say("The pitch is uncertain: compare the candidates and choose one.");

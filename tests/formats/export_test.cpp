@@ -555,7 +555,7 @@ TEST_CASE(
             text += "#include \"wide" + std::to_string(i + 1) + ".sfz\"\n";
         put(folder / ("a/b/wide" + std::to_string(i) + ".sfz"), text);
     }
-    put(folder / "a/b/wide15.sfz", std::string(1000, 'x') + "\n");
+    put(folder / "a/b/wide15.sfz", std::string(1000, 'x').append(1, '\n'));
     CHECK_FALSE(openInstrument(folder / "a/b/wide0.sfz"));
 }
 

@@ -281,6 +281,16 @@ TEST_CASE("silence, one silent channel, clipping and very short sounds are survi
     }
 }
 
+TEST_CASE("no loop is proposed in the silence between two notes", "[loop][finder]")
+{
+    const auto note = decaying(harmonicTone(220.0, 48000.0, 1.5), 48000.0, 3.0);
+    const Audio audio = mono(note + silence(48000.0, 1.0) + note + silence(48000.0, 1.0) + note);
+    const auto report = findLoops(audio, whole(audio), 1.0 / 220.0);
+    REQUIRE_FALSE(report.candidates.empty());
+    for (const auto& candidate : report.candidates)
+        CHECK(candidate.holdsDb > -60.0);
+}
+
 TEST_CASE("the loop near a wish lies near it and closes", "[loop][finder]")
 {
     const Audio audio = mono(vibrato(220.0, 4.0));

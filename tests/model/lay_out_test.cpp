@@ -170,6 +170,8 @@ TEST_CASE("takes without a pitch go to a row of keys or a layer of their own", "
     const auto knock = [](const std::string& name) {
         auto take = plainTake(mono(decaying(noise(20000, 5), 48000.0, 0.1)), 60.0, name);
         take.tuning.source = TuningSource::proposed;
+        CHECK_FALSE(take.lacksPitch()); // as long as nobody has listened
+        take.facts.change().pitch.verdict = PitchVerdict::none;
         return take;
     };
     Instrument instrument = takesOf({{48, 0.0}, {60, 0.0}});
