@@ -126,24 +126,53 @@ void steps()
     const auto on = [](double t, int key) { return TimedEvent{t, MidiEvent::noteOn(key, 100)}; };
     const auto off = [](double t, int key) { return TimedEvent{t, MidiEvent::noteOff(key)}; };
     const double usual = roughness(render({on(0.0, 62), off(2.0, 62)}), 0.5, 1.9);
-    const auto say = [&](const char* what, const std::vector<float>& wave) {
+    const auto say = [](const char* what, const std::vector<float>& wave, double own) {
         std::printf("  %-34s %+5.1f dB beside the sound's own\n", what,
-            toDecibels(roughness(wave, 0.5, 1.9) / usual).value);
+            toDecibels(roughness(wave, 0.5, 1.9) / own).value);
     };
     std::printf("the largest step (second difference) where notes change\n");
     layer.notes = Notes::tied;
     layer.glide = {0.2, false, false};
     say("tied, gliding a fifth down and back",
-        render({on(0.0, 62), on(0.8, 55), off(1.4, 55), off(2.0, 62)}));
+        render({on(0.0, 62), on(0.8, 55), off(1.4, 55), off(2.0, 62)}), usual);
     layer.glide.seconds = 0.0;
-    say("tied, without a glide", render({on(0.0, 62), on(0.8, 55), off(1.4, 55), off(2.0, 62)}));
+    say("tied, without a glide", render({on(0.0, 62), on(0.8, 55), off(1.4, 55), off(2.0, 62)}),
+        usual);
     layer.notes = Notes::one;
     layer.envelope.attack = 0.02;
-    say("one note takes over from another", render({on(0.0, 62), on(0.8, 55), off(2.0, 55)}));
+    say("one note takes over from another", render({on(0.0, 62), on(0.8, 55), off(2.0, 55)}),
+        usual);
     layer.notes = Notes::many;
+    // Two notes sound at a time: their own step is the chord's, before the theft and after it.
+    const double chord = std::max(
+        roughness(render({on(0.0, 62), on(0.1, 57), off(2.0, 62), off(2.0, 57)}), 0.5, 1.9),
+        roughness(render({on(0.1, 57), on(0.2, 55), off(2.0, 57), off(2.0, 55)}), 0.5, 1.9));
     layer.voices = 2;
-    say("stolen from a chord of three",
-        render({on(0.0, 62), on(0.1, 57), on(0.9, 55), off(2.0, 62), off(2.0, 57), off(2.0, 55)}));
+    say("stolen from a chord",
+        render({on(0.0, 62), on(0.1, 57), on(0.9, 55), off(2.0, 62), off(2.0, 57), off(2.0, 55)}),
+        chord);
+}
+
+/// CPU seconds of each block while 30 keys of eight voices are held.
+/// @param voices Gets how many sound at the end.
+std::vector<double> blockTimes(const Instrument& instrument, int block, double seconds, int& voices)
+{
+    const auto engine = std::make_unique<Engine>();
+    engine->prepare(rate);
+    engine->setProgram(Compiler().compile(instrument, rate));
+    engine->process(nullptr, nullptr, 0);
+    engine->handle(MidiEvent::control(64, 127));
+    for (int n = 0; n < 30; ++n)
+        engine->handle(MidiEvent::noteOn(40 + n, 100));
+    std::vector<float> left(static_cast<std::size_t>(block)), right(left);
+    std::vector<double> times;
+    for (int n = int(seconds * rate / block); n > 0; --n) {
+        const double begin = cpuSeconds();
+        engine->process(left.data(), right.data(), block);
+        times.push_back(cpuSeconds() - begin);
+    }
+    voices = engine->look().voices;
+    return times;
 }
 
 void blocks()
@@ -158,28 +187,21 @@ void blocks()
     layer.movements.push_back({{SourceKind::wave, 1}, Target::pan, 0, 0.5, {}, 0.0, true});
     layer.movements.push_back({{SourceKind::touch, 0}, Target::level, 0, 6.0, {}, 0.0, true});
     for (const int block : {64, 128, 256}) {
-        const auto engine = std::make_unique<Engine>();
-        engine->prepare(rate);
-        engine->setProgram(Compiler().compile(instrument, rate));
-        engine->process(nullptr, nullptr, 0);
-        engine->handle(MidiEvent::control(64, 127));
-        for (int n = 0; n < 30; ++n) // 240 voices
-            engine->handle(MidiEvent::noteOn(40 + n, 100));
-        std::vector<float> left(static_cast<std::size_t>(block)), right(left);
-        std::vector<double> times;
         constexpr double seconds = 600.0;
-        for (int n = int(seconds * rate / block); n > 0; --n) {
-            const double begin = cpuSeconds();
-            engine->process(left.data(), right.data(), block);
-            times.push_back(cpuSeconds() - begin);
-        }
+        int voices = 0;
+        const auto once = blockTimes(instrument, block, seconds, voices);
+        auto times = blockTimes(instrument, block, seconds, voices);
+        // Every run does the same: what only one of two was late for is the machine's.
+        for (std::size_t n = 0; n < times.size(); ++n)
+            times[n] = std::min(times[n], once[n]);
         std::sort(times.begin(), times.end());
         const double median = times[times.size() / 2];
-        std::printf(
-            "blocks of %3d, %d voices with movements over ten minutes: median %.3f ms, 99.99 "
-            "%% within %.2f times that, worst %.2f times\n",
-            block, engine->look().voices, 1e3 * median,
-            times[std::size_t(0.9999 * double(times.size()))] / median, times.back() / median);
+        std::printf("blocks of %3d, %d voices with movements over ten minutes, the better of two "
+                    "runs of each block: median %.3f ms, 99.99 %% within %.2f times that, worst "
+                    "%.2f times (of one run %.2f times)\n",
+            block, voices, 1e3 * median, times[std::size_t(0.9999 * double(times.size()))] / median,
+            times.back() / median, *std::max_element(once.begin(), once.end()) / median);
+        std::fflush(stdout);
     }
 }
 

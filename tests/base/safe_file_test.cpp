@@ -64,6 +64,56 @@ TEST_CASE("a file appears whole or stays as it was", "[base][bad-input]")
     CHECK(folder.names() == std::vector<std::string>{"x.txt"});
 }
 
+TEST_CASE(
+    "a drive that vanishes while it is written to is said in one sentence", "[base][bad-input]")
+{
+    const TemporaryFolder folder;
+    const auto drive = folder / "drive";
+    std::filesystem::create_directory(drive);
+    const auto vanish = [&] { std::filesystem::remove_all(drive); };
+    const auto says = [](const Result<void>& done, const char* name) {
+        REQUIRE_FALSE(done);
+        CHECK(done.error().code == ErrorCode::cannotWrite);
+        CHECK_THAT(done.error().message, Catch::Matchers::Contains(name));
+    };
+    SECTION("before its first byte")
+    {
+        vanish();
+        says(writeWhole(drive / "a.txt", [](const auto& p) { return writeText(p, "new"); }),
+            "a.txt");
+    }
+    SECTION("in the middle")
+    {
+        says(writeWhole(drive / "a.txt",
+                 [&](const auto& p) {
+                     auto written = writeText(p, "ne");
+                     vanish();
+                     return written;
+                 }),
+            "a.txt");
+    }
+    SECTION("between writing and taking its place")
+    {
+        says(writeWhole(
+                 drive / "a.txt", [](const auto& p) { return writeText(p, "new"); },
+                 [&](const auto&) {
+                     vanish();
+                     return Result<void>();
+                 }),
+            "a.txt");
+    }
+    SECTION("with half of what belongs together")
+    {
+        FilesTogether files;
+        REQUIRE(files.write(drive / "a.txt", [](const auto& p) { return writeText(p, "new"); }));
+        vanish();
+        says(files.write(drive / "b.txt", [](const auto& p) { return writeText(p, "new"); }),
+            "b.txt");
+        says(files.keep(), "a.txt");
+    }
+    CHECK(folder.names().empty());
+}
+
 TEST_CASE("writing into a missing folder or over a folder is refused by name", "[base][bad-input]")
 {
     const TemporaryFolder folder;
