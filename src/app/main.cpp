@@ -7,6 +7,20 @@
 #include "base/large_memory.h"
 
 #include <QCommandLineParser>
+#include <QIcon>
+
+namespace {
+
+/// For desktops that do not look the program up among those that are installed.
+QIcon windowIcon()
+{
+    QIcon icon;
+    for (const int size : {16, 32, 48, 128})
+        icon.addFile(QStringLiteral(":/icon/%1.png").arg(size));
+    return icon;
+}
+
+} // namespace
 
 int main(int argc, char** argv)
 {
@@ -33,6 +47,7 @@ int main(int argc, char** argv)
     parser.process(application);
 
     Theme::loadFonts();
+    QApplication::setWindowIcon(windowIcon());
     settings::lookAtDesktop();
     Theme::apply(application, settings::themeFor(settings::themeWish()));
     MainWindow window;

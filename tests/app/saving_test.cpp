@@ -343,6 +343,15 @@ TEST_CASE("several files that the program is given become takes of one instrumen
         QString::fromStdString(sounds + "buoy-bell.flac")});
     d.settle();
     CHECK(d.document().takes.size() == 3);
+    CHECK(d.document().name == "Fog horn"); // they share no word
+    // Those that do are called by it.
+    const TemporaryFolder folder;
+    for (const char* name : {"bell_A3.flac", "bell_C4.flac"})
+        std::filesystem::copy_file(sounds + "buoy-bell.flac", folder / name);
+    Driver bells;
+    bells.window.openFiles({text(folder / "bell_A3.flac"), text(folder / "bell_C4.flac")});
+    bells.settle();
+    CHECK(bells.document().name == "Bell");
 }
 
 TEST_CASE("an instrument among them is opened first, and what cannot join is named", "[app]")
@@ -356,4 +365,77 @@ TEST_CASE("an instrument among them is opened first, and what cannot join is nam
     d.settle();
     CHECK(d.document().takes.size() == 2);
     CHECK_THAT(d.window.messages()->text().toStdString(), Contains("b.puretone"));
+}
+
+TEST_CASE("dialogs begin where the last file of their kind was", "[app][saving]")
+{
+    const TemporaryFolder folder;
+    std::filesystem::create_directories(folder / "takes");
+    std::filesystem::create_directories(folder / "bank");
+    const auto takes = QString::fromStdString((folder / "takes").string());
+    std::filesystem::copy_file(sounds + "fog-horn.flac", folder / "takes" / "horn.flac");
+    Driver d;
+    const auto reply = [&](const QString& name, QString& begun) {
+        d.whenModal([name, &begun](QWidget* modal) {
+            auto* dialog = qobject_cast<QFileDialog*>(modal);
+            begun = dialog == nullptr ? QString("no dialog") : dialog->directory().path();
+            if (dialog == nullptr)
+                return;
+            auto* edit = dialog->findChild<QLineEdit*>("fileNameEdit");
+            edit->setText(name);
+            QTest::keyClick(edit, Qt::Key_Return);
+        });
+    };
+    QString begun;
+    reply(takes + "/horn.flac", begun);
+    d.shortcut(Qt::Key_O, Qt::ControlModifier);
+    d.settle();
+    REQUIRE(d.document().takes.size() == 1);
+    CHECK(begun == QDir::homePath());
+    SECTION("each kind for itself")
+    {
+        reply(QString::fromStdString((folder / "bank" / "horn").string()), begun);
+        d.shortcut(Qt::Key_S, Qt::ControlModifier);
+        d.settle();
+        CHECK(begun == QDir::homePath());
+        CHECK(std::filesystem::exists(folder / "bank" / "horn.puretone"));
+        reply("horn.flac", begun);
+        d.shortcut(Qt::Key_O, Qt::ControlModifier | Qt::ShiftModifier);
+        d.settle();
+        CHECK(begun == takes);
+        CHECK(d.document().takes.size() == 2);
+    }
+    SECTION("the shelf begins where sounds were opened")
+    {
+        d.window.shelf()->unfold(true);
+        for (int i = 0; i < 100 && d.window.shelf()->list()->count() == 0; ++i)
+            QTest::qWait(20);
+        CHECK(d.window.shelf()->list()->count() == 1);
+    }
+}
+
+TEST_CASE("a name without its ending does not replace what is there unasked", "[app][saving]")
+{
+    const TemporaryFolder folder;
+    const auto there = written(folder / "bell.puretone", "bell", 220.0);
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    bool asked = false;
+    d.whenModal([&](QWidget* modal) {
+        auto* edit = modal->findChild<QLineEdit*>("fileNameEdit");
+        REQUIRE(edit != nullptr);
+        edit->setText(QString::fromStdString((folder / "bell").string()));
+        d.whenModal([&](QWidget* question) {
+            asked = question != modal;
+            for (auto* button : question->findChildren<QPushButton*>())
+                if (asked && button->text().contains("No"))
+                    button->click();
+            qobject_cast<QDialog*>(modal)->reject();
+        });
+        QTest::keyClick(edit, Qt::Key_Return);
+    });
+    d.shortcut(Qt::Key_S, Qt::ControlModifier);
+    d.settle();
+    CHECK(asked);
+    CHECK(inFile(folder / "bell.puretone") == there);
 }

@@ -118,9 +118,14 @@ TEST_CASE("the first start shows the demo and says what to press, once", "[app][
     d.settle();
     CHECK(d.document().name == "Skerry Light");
     CHECK(d.window.offers()->text().contains("press A, S, D and F"));
+    const auto stands = [&] { return !d.window.offers()->text().isEmpty(); };
     d.pressKey(57);
     CHECK_THAT(d.hearPitch(), WithinAbs(57.0, 0.05));
     d.releaseKey(57);
+    CHECK(stands());
+    // What it speaks of has gone.
+    d.open(demo / "sounds" / "buoy-bell.flac");
+    CHECK_FALSE(stands());
 }
 
 TEST_CASE("a bank of several instruments asks which one", "[app][settings]")

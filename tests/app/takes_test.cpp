@@ -51,6 +51,23 @@ TEST_CASE(
         d.window.takes(), Qt::LeftButton, {}, d.window.takes()->rowRect(2).center().toPoint());
     CHECK(d.take().tuning.rootKey == 64);
     d.settle();
+    // The take is in view, not the whole recording; and what was zoomed to stays while it is shown.
+    const auto shows = [&](const Take& take) {
+        const double part = double(take.kept.length()) / (g.lastFrame() - g.firstFrame);
+        return g.firstFrame < double(take.kept.start.value)
+            && g.lastFrame() > double(take.kept.end.value) && part > 0.6;
+    };
+    CHECK(shows(d.take()));
+    wave->zoom(0.5);
+    const double near = g.framesPerPixel;
+    d.session().edit("Rename", [&](Instrument& i) { i.takes[2].name = "third"; });
+    CHECK(g.framesPerPixel == near);
+    d.shortcut(Qt::Key_Z, Qt::ControlModifier);
+    CHECK(g.framesPerPixel == near);
+    CHECK(d.window.messages()->text() == "Undone: Rename.");
+    QTest::mouseClick(
+        d.window.takes(), Qt::LeftButton, {}, d.window.takes()->rowRect(0).center().toPoint());
+    CHECK(shows(d.take()));
     for (const int key : {60, 64, 67}) {
         d.pressKey(key);
         d.hear(0.15);
@@ -65,6 +82,27 @@ TEST_CASE(
     d.shortcut(Qt::Key_Z, Qt::ControlModifier);
     CHECK(d.document() == before);
     CHECK_FALSE(d.window.takes()->isVisible());
+}
+
+TEST_CASE(
+    "takes that nobody has listened to are listened to, and not called unpitched", "[app][takes]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.session().edit("Twice", [](Instrument& i) {
+        addTakes(i, {i.takes.front()});
+        for (Take& take : i.takes) {
+            take.facts.forget();
+            take.tuning.source = TuningSource::proposed;
+        }
+    });
+    for (const auto& take : d.document().takes)
+        CHECK_FALSE(take.lacksPitch()); // nobody knows
+    d.settle();
+    for (const auto& take : d.document().takes) {
+        CHECK(take.facts.known());
+        CHECK(take.facts->pitch.verdict != PitchVerdict::none);
+    }
 }
 
 TEST_CASE("a recording of several notes is noticed, and one click shows the split", "[app][split]")
@@ -101,6 +139,12 @@ TEST_CASE("a recording of several notes is noticed, and one click shows the spli
         d.click(d.window.stop(Stop::sound), "Show the split");
         REQUIRE(d.session().splitting().proposal());
         CHECK(wantedNotes(*d.session().splitting().proposal()) == 6);
+        // What decides about it has come into view.
+        int seen = 0;
+        for (auto* button : d.window.stop(Stop::sound)->findChildren<QPushButton*>())
+            if (button->text() == "Find notes")
+                seen = button->height() - button->visibleRegion().boundingRect().height() + 1;
+        CHECK(seen == 1); // all of it
         d.click(d.window.stop(Stop::sound), "Do not split");
         CHECK_FALSE(d.session().splitting().proposal());
         CHECK(d.session().splitting().notesInside() == 1);

@@ -123,6 +123,7 @@ TEST_CASE("a drag is one step, Esc puts it back, Shift is ten times finer", "[ap
         d.dragHandle(wave, end, end - 8000.0, true, Qt::AltModifier, [&] {
             CHECK_FALSE(d.take().loop == loop);
             QTest::keyClick(wave, Qt::Key_Escape);
+            CHECK_FALSE(d.window.messages()->text().contains("Redone")); // that is no step
             CHECK(d.take().loop == loop);
         });
         CHECK(d.take().loop == loop);

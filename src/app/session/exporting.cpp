@@ -2,21 +2,16 @@
 #include "app/session/exporting.h"
 
 #include "app/session/session.h"
+#include "app/session/settings.h"
 
-#include <QDir>
 #include <QFileInfo>
-#include <QSettings>
-#include <QStandardPaths>
 
 namespace puretone::app {
 
 Exporting::Exporting(Session& session)
     : session_(session)
 {
-    const auto music = QStandardPaths::writableLocation(QStandardPaths::MusicLocation);
-    const auto usual = QFileInfo(music).isDir() ? music : QDir::homePath();
-    const auto last = QSettings().value(QStringLiteral("export/folder")).toString();
-    folder_ = QFileInfo(last).isDir() ? last : usual;
+    folder_ = settings::folder(settings::resultsFolder);
 }
 
 QString Exporting::nameOf(Product product)
@@ -78,7 +73,7 @@ void Exporting::setFolder(const QString& folder)
     if (folder == folder_)
         return;
     folder_ = folder;
-    QSettings().setValue(QStringLiteral("export/folder"), folder);
+    settings::setFolder(settings::resultsFolder, folder);
     reports_ = {};
     planned_.reset();
     refresh();

@@ -39,6 +39,15 @@ Result<Take> listenTo(const std::filesystem::path& file, const Progress& progres
     return makeTake(*recording, {}, progress.part(0.5, 1.0));
 }
 
+std::string nameOfFiles(const QStringList& files)
+{
+    std::vector<std::string> names;
+    names.reserve(std::size_t(files.size()));
+    for (const auto& file : files)
+        names.push_back(nameFromFile(shownName(file.toStdString())));
+    return instrumentName(names);
+}
+
 } // namespace
 
 Opening::Opening(Session& session)
@@ -297,7 +306,7 @@ void Opening::addReady()
         [&](Instrument& next) {
             const bool first = next.takes.empty();
             if (first)
-                next.name = makeInstrument(takes.front()).name;
+                next.name = nameOfFiles(adding_->files);
             const LayerId layer = adding_->layer;
             addTakes(
                 next, std::move(takes), next.layer(layer) != nullptr ? layer : session_.layer().id);

@@ -2,14 +2,20 @@
 #include "app/session/session.h"
 
 #include "app/session/settings.h"
-
+#include "base/all_cores.h"
 #include "model/lay_out.h"
-
 #include "model/take_maker.h"
 
 #include <cstdio>
 
 namespace puretone::app {
+
+namespace {
+
+/// Of the takes that are not on screen.
+const JobKey otherFacts(JobKind::facts, "others");
+
+} // namespace
 
 Session::Session(QObject* parent)
     : QObject(parent)
@@ -181,9 +187,21 @@ void Session::walk(History::Step step)
     auto target = history_.target(step);
     if (!target)
         return;
-    if (!lacksSound(*target)) {
-        history_.walk(step, &*target);
+    // Said so that nothing stays on the line that was true of the document before; what is put
+    // back in the middle of a drag is no news.
+    QString said;
+    if (step == History::Step::undo)
+        said = tr("Undone: %1.").arg(QString::fromStdString(history_.undoName()));
+    else if (step == History::Step::redo)
+        said = tr("Redone: %1.").arg(QString::fromStdString(history_.redoName()));
+    const auto arrive = [this, step, said](const Instrument& there) {
+        history_.walk(step, &there);
         afterChange();
+        if (!said.isEmpty())
+            say(said, false);
+    };
+    if (!lacksSound(*target)) {
+        arrive(*target);
         return;
     }
     // A long sound that nobody has kept is made again first: no document says one thing and sounds
@@ -193,11 +211,9 @@ void Session::walk(History::Step step)
         [ready = std::move(*target)](const Progress& progress) mutable {
             return makeSounds(ready, progress) ? std::optional(std::move(ready)) : std::nullopt;
         },
-        [this, step, revision = history_.revision()](const std::optional<Instrument>& ready) {
-            if (!ready || history_.revision() != revision)
-                return;
-            history_.walk(step, &*ready);
-            afterChange();
+        [this, arrive, revision = history_.revision()](const std::optional<Instrument>& ready) {
+            if (ready && history_.revision() == revision)
+                arrive(*ready);
         });
 }
 
@@ -215,21 +231,46 @@ void Session::afterChange()
 
 void Session::findMissingFacts()
 {
+    const auto listen = [this](const JobKey& key, std::vector<Take> unheard) {
+        background_.run(
+            key, Background::Running::cancel,
+            [takes = std::move(unheard)](const Progress& progress) mutable {
+                onAllCores(takes.size(), [&](std::size_t i) { findFacts(takes[i], progress); });
+                return std::move(takes);
+            },
+            [this, document = history_.document()](const std::vector<Take>& heard) {
+                if (document == history_.document())
+                    takeFacts(heard);
+                else
+                    findMissingFacts();
+            },
+            Background::Lane::bulk);
+    };
     const Take* current = take();
-    if (current == nullptr || current->facts.known())
+    if (current != nullptr && !current->facts.known()) {
+        listen(JobKind::facts, {*current});
         return;
-    background_.run(
-        JobKind::facts, Background::Running::cancel,
-        [heard = *current](const Progress& progress) mutable {
-            findFacts(heard, progress);
-            return std::move(heard);
-        },
-        [this, of = keyOf(*current)](const Take& heard) {
-            const Take* now = take(of);
-            if (now != nullptr && *now == heard && !now->facts.known())
-                editTake(of, {}, [&](Take& t) { t.facts = heard.facts; });
-        },
-        Background::Lane::bulk);
+    }
+    // Then the others a few at a time: their rows say what is known of them.
+    constexpr std::size_t atOnce = 8;
+    std::vector<Take> unheard;
+    for (const auto& one : instrument().takes)
+        if (!one.facts.known() && unheard.size() < atOnce)
+            unheard.push_back(one);
+    if (!unheard.empty() && !background_.busy(otherFacts))
+        listen(otherFacts, std::move(unheard));
+}
+
+/// What was found, for those that nobody has changed meanwhile.
+void Session::takeFacts(const std::vector<Take>& heard)
+{
+    edit({}, [&](Instrument& next) {
+        for (const auto& one : heard)
+            if (Take* now = next.take(one.id); now != nullptr && *now == one && !now->facts.known())
+                now->facts = one.facts;
+    });
+    if (!background_.busy(otherFacts))
+        findMissingFacts(); // what was changed meanwhile
 }
 
 void Session::removeTake(TakeId id)

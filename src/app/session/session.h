@@ -118,8 +118,10 @@ signals:
 private:
     void afterChange();
     void walk(History::Step step);
-    /// Listens to the take on screen where nobody knows what it is, in the background.
+    /// Listens, in the background, to takes of which nobody knows what they are: the one on screen
+    /// first.
     void findMissingFacts();
+    void takeFacts(const std::vector<Take>& heard);
 
     History history_;
     Player player_;

@@ -5,8 +5,11 @@
 #include "base/in_range.h"
 
 #include <QApplication>
+#include <QDir>
 #include <QFileInfo>
+#include <QPalette>
 #include <QSettings>
+#include <QStandardPaths>
 
 namespace puretone::app::settings {
 
@@ -96,6 +99,20 @@ std::filesystem::path recordingsFolder()
 void setRecordingsFolder(const QString& folder)
 {
     QSettings().setValue(QStringLiteral("recordings"), folder);
+}
+
+QString folder(const QString& setting, const QString& otherwise)
+{
+    for (const auto& folder : {QSettings().value(setting).toString(), otherwise,
+             QStandardPaths::writableLocation(QStandardPaths::MusicLocation)})
+        if (QFileInfo(folder).isDir())
+            return folder;
+    return QDir::homePath();
+}
+
+void setFolder(const QString& setting, const QString& folder)
+{
+    QSettings().setValue(setting, folder);
 }
 
 std::uint64_t mostUndoBytes()

@@ -37,6 +37,13 @@ void setA4(double hz);
 std::filesystem::path recordingsFolder();
 void setRecordingsFolder(const QString& folder);
 
+/// Where files of a kind were found or put last, by the name of its setting; as long as there is
+/// none, `otherwise`, or the user's music, or home.
+QString folder(const QString& setting, const QString& otherwise = {});
+inline const QString resultsFolder = QStringLiteral("folders/results");
+inline const QString shelfFolder = QStringLiteral("folders/shelf");
+void setFolder(const QString& setting, const QString& folder);
+
 /// Of recordings that only undo still wants, bytes.
 std::uint64_t mostUndoBytes();
 void setMostUndoBytes(std::uint64_t bytes);

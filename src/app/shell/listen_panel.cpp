@@ -2,8 +2,8 @@
 #include "app/shell/listen_panel.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/file_dialogs.h"
 
-#include <QFileDialog>
 #include <QLabel>
 
 namespace puretone::app {
@@ -64,8 +64,8 @@ void ListenPanel::fill()
 
 void ListenPanel::addFile()
 {
-    const auto path = QFileDialog::getOpenFileName(
-        parentWidget(), tr("Choose a MIDI file"), QString(), tr("MIDI files (*.mid *.midi)"));
+    const auto path = dialogs::file(parentWidget(), tr("Choose a MIDI file"),
+        tr("MIDI files (*.mid *.midi)"), dialogs::Kind::notes);
     const int place = path.isEmpty() ? -1 : session_.listening().addFile(path);
     if (place >= 0)
         session_.listening().play(place);

@@ -127,8 +127,6 @@ void MainWindow::refreshTakes()
                                         : tr("Fold the list of takes away"));
     std::vector<TakeRow> rows;
     for (const auto& take : takes) {
-        const bool noPitch = take.facts->pitch.verdict == PitchVerdict::none
-            && take.tuning.source == TuningSource::proposed;
         rows.push_back({take.id, QString::fromStdString(take.name),
             typeset(noteName(take.tuning.rootKey, session_.naming())),
             contradictsSeries(take)
@@ -136,9 +134,10 @@ void MainWindow::refreshTakes()
                       .arg(typeset(
                           noteName(nearestKey(take.tuning.onKeys(*take.facts->pitch.midi)).key,
                               session_.naming())))
-                : noPitch                                          ? tr("no clear pitch")
-                : !take.loop.on && take.facts->loopChoices.empty() ? tr("no loop yet")
-                                                                   : QString(),
+                : take.lacksPitch() ? tr("no clear pitch")
+                : !take.loop.on && take.facts.known() && take.facts->loopChoices.empty()
+                ? tr("no loop yet")
+                : QString(),
             session_.pictures().peaksOf(&take), take.kept});
     }
     const Take* shown = session_.take();
@@ -221,6 +220,7 @@ void MainWindow::startDevices(const std::string& outputId)
 
 void MainWindow::refresh()
 {
+    offers_->look();
     const Take* take = session_.take();
     const QFontMetrics nameMetrics(name_->font());
     name_->setText(nameMetrics.elidedText(

@@ -76,7 +76,7 @@ private:
     void openDialog();
     bool saveAs();
     bool mayOverwrite(const QString& path);
-    QString askForFile(const QString& name);
+    QString askForFile(const QString& proposal);
     bool maySkip(const History::Unsaved& document);
     void choosePreset(
         const QString& path, const QStringList& joining, const std::vector<BankPreset>& presets);

@@ -3,12 +3,12 @@
 #include "app/shell/main_window.h"
 
 #include "app/shell/recent_files.h"
-#include "app/shell/settings_sheet.h"
 #include "app/shell/sound_files.h"
+#include "app/widgets/file_dialogs.h"
 #include "app/widgets/sheet.h"
+#include "formats/export_plan.h"
 
 #include <QApplication>
-#include <QFileDialog>
 #include <QFileInfo>
 #include <QListWidget>
 
@@ -26,6 +26,15 @@ QString demoInstrument()
             return demo.canonicalFilePath();
     }
     return {};
+}
+
+/// Beside the file that it has, under its present name.
+QString proposedFile(const Instrument& instrument, const QString& path)
+{
+    const auto folder = path.isEmpty() ? dialogs::folderOf(dialogs::Kind::instruments)
+                                       : QFileInfo(path).absolutePath();
+    return QString::fromStdString(
+        productPath(instrument, Product::project, {}, folder.toStdString()).string());
 }
 
 } // namespace
@@ -118,12 +127,19 @@ void MainWindow::welcome(bool opensDemo)
     const auto demo = demoInstrument();
     Offer offer;
     offer.sentence = opensDemo && !demo.isEmpty()
-        ? tr("Welcome. This is a fog horn: press A, S, D and F, or click the keys. Then drop a "
-             "recording of your own on the window.")
-        : tr("Welcome. Press A, S, D and F, or click the keys; drop a recording of your own on the "
-             "window. F1 lists all shortcuts.");
-    offer.action = tr("Settings…");
-    offer.take = [this] { SettingsSheet(*this).ask(); };
+        ? tr("Welcome. This is a fog horn: press A, S, D and F, or click the keys. Then open a "
+             "recording of your own, or drop it on the window.")
+        : tr("Welcome. Press A, S, D and F, or click the keys; open a recording of your own, or "
+             "drop it on the window. F1 lists all shortcuts.");
+    offer.action = tr("Open…");
+    offer.take = [this] { openDialog(); };
+    offer.comesAgain = false;
+    offer.stands = [this, shown = std::optional<History::DocumentId>()]() mutable {
+        const auto& takes = session_.instrument().takes;
+        if (!takes.empty() && !shown)
+            shown = session_.history().document();
+        return takes.empty() || (takes.size() == 1 && shown == session_.history().document());
+    };
     offers_->add(std::move(offer));
     if (opensDemo && !demo.isEmpty())
         session_.opening().open(demo);
@@ -151,8 +167,8 @@ void MainWindow::openFiles(const QStringList& paths)
 
 void MainWindow::openDialog()
 {
-    const auto path = QFileDialog::getOpenFileName(
-        this, tr("Open a recording or an instrument"), QString(), soundAndInstrumentFilter());
+    const auto path = dialogs::file(this, tr("Open a recording or an instrument"),
+        soundAndInstrumentFilter(), dialogs::Kind::sounds);
     if (!path.isEmpty())
         session_.opening().open(path);
 }
@@ -187,17 +203,19 @@ bool MainWindow::mayOverwrite(const QString& path)
 
 bool MainWindow::saveAs()
 {
-    const auto path = askForFile(QString::fromStdString(session_.instrument().name));
+    const auto path = askForFile(proposedFile(session_.instrument(), session_.path()));
     if (path.isEmpty())
         return false;
     session_.saving().save(path);
     return true;
 }
 
-QString MainWindow::askForFile(const QString& name)
+QString MainWindow::askForFile(const QString& proposal)
 {
-    auto path = QFileDialog::getSaveFileName(this, tr("Save the instrument with its audio inside"),
-        name + QStringLiteral(".puretone"), tr("Pure Tone instruments (*.puretone)"));
+    // What another program would take for a sound is none: it gets its own ending behind.
+    auto path = dialogs::newFile(this, tr("Save the instrument with its audio inside"), proposal,
+        tr("Pure Tone instruments (*.puretone)"), QStringLiteral("puretone"),
+        dialogs::Kind::instruments);
     if (!path.isEmpty() && kindOfFile(path.toStdString()) != FileKind::project)
         path += QStringLiteral(".puretone");
     return path;
@@ -225,8 +243,8 @@ bool MainWindow::maySkip(const History::Unsaved& document)
     const auto* pressed = question.ask();
     if (pressed != save)
         return pressed == discard;
-    const auto path =
-        document.file.empty() ? askForFile(name) : QString::fromStdString(document.file);
+    const auto path = document.file.empty() ? askForFile(proposedFile(document.value, {}))
+                                            : QString::fromStdString(document.file);
     return !path.isEmpty() && mayOverwrite(path) && session_.saving().saveNow(document, path);
 }
 

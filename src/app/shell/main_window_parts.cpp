@@ -12,8 +12,8 @@
 #include "app/stops/pitch_stop.h"
 #include "app/stops/shape_stop.h"
 #include "app/stops/sound_stop.h"
+#include "app/widgets/file_dialogs.h"
 
-#include <QFileDialog>
 #include <QScrollArea>
 
 namespace puretone::app {
@@ -164,8 +164,8 @@ void MainWindow::buildActions()
     add(tr("New instrument"), QKeySequence::New, [this] { session_.clear(); });
     add(tr("Open…"), QKeySequence::Open, [this] { openDialog(); });
     add(tr("Add takes…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_O), [this] {
-        session_.opening().addFiles(QFileDialog::getOpenFileNames(
-            this, tr("Add recordings as takes"), QString(), soundFilter()));
+        session_.opening().addFiles(dialogs::files(
+            this, tr("Add recordings as takes"), soundFilter(), dialogs::Kind::sounds));
     });
     recent_ = menu->addMenu(tr("Recent"));
     connect(recent_, &QMenu::aboutToShow, this, &MainWindow::fillRecent);

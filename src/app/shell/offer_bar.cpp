@@ -12,7 +12,7 @@ OfferBar::OfferBar(QWidget* parent)
     , text_(new QLabel(this))
     , take_(new QPushButton(this))
     , refuse_(new QPushButton(this))
-    , later_(new QPushButton(tr("Later"), this))
+    , later_(new QPushButton(this))
 {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(gap + 2, 4, gap + 2, 2);
@@ -25,7 +25,6 @@ OfferBar::OfferBar(QWidget* parent)
     text_->setFont(Theme::font(13, Theme::Weight::medium));
     text_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     take_->setProperty("kind", "main");
-    later_->setToolTip(tr("It is offered again at the next start"));
     for (auto* button : {refuse_, later_})
         button->setProperty("kind", "plain");
     connect(take_, &QPushButton::clicked, this, [this] {
@@ -48,6 +47,16 @@ void OfferBar::add(Offer offer)
     showFirst();
 }
 
+void OfferBar::look()
+{
+    const auto fallen = std::remove_if(offers_.begin(), offers_.end(),
+        [](const Offer& offer) { return offer.stands && !offer.stands(); });
+    if (fallen == offers_.end())
+        return;
+    offers_.erase(fallen, offers_.end());
+    showFirst();
+}
+
 void OfferBar::next()
 {
     offers_.pop_front();
@@ -64,6 +73,8 @@ void OfferBar::showFirst()
     text_->setText(text_->fontMetrics().elidedText(offer.sentence, Qt::ElideRight, text_->width()));
     take_->setText(offer.action);
     refuse_->setText(offer.refusal);
+    later_->setText(offer.comesAgain ? tr("Later") : tr("Close"));
+    later_->setToolTip(offer.comesAgain ? tr("It is offered again at the next start") : QString());
     refuse_->setVisible(!offer.refusal.isEmpty());
 }
 

@@ -16,6 +16,8 @@ struct Offer {
     std::function<void()> take;
     QString refusal; ///< Empty where it can only be put off.
     std::function<void()> refuse;
+    bool comesAgain = true; ///< At the next start, where it was put off.
+    std::function<bool()> stands = nullptr; ///< False as soon as there is nothing to offer any more.
 };
 
 /// A line of its own above the messages; hidden while there is nothing to offer. Several offers
@@ -26,6 +28,8 @@ class OfferBar : public QWidget {
 public:
     explicit OfferBar(QWidget* parent = nullptr);
     void add(Offer offer);
+    /// Takes away what does not stand any more.
+    void look();
     QString text() const { return offers_.empty() ? QString() : offers_.front().sentence; }
 
 protected:

@@ -3,11 +3,11 @@
 
 #include "app/session/played.h"
 #include "app/theme/theme.h"
+#include "app/widgets/file_dialogs.h"
 #include "base/quantity.h"
 #include "base/safe_file.h"
 #include "formats/midi_file.h"
 
-#include <QFileDialog>
 #include <QFileInfo>
 
 namespace puretone::app {
@@ -82,8 +82,7 @@ void PlayedSheet::makeTake()
 
 void PlayedSheet::askForFile()
 {
-    const auto path = QFileDialog::getSaveFileName(
-        this, tr("Save what was played"), tr("played.wav"), tr("WAV or FLAC (*.wav *.flac)"));
+    const auto path = dialogs::newSound(this, tr("Save what was played"), tr("played.wav"));
     if (path.isEmpty())
         return;
     session_.say(save(path), false);
@@ -92,8 +91,8 @@ void PlayedSheet::askForFile()
 
 void PlayedSheet::askForNotes()
 {
-    const auto path = QFileDialog::getSaveFileName(
-        this, tr("Save the notes that were played"), tr("played.mid"), tr("MIDI files (*.mid)"));
+    const auto path = dialogs::newFile(this, tr("Save the notes that were played"),
+        tr("played.mid"), tr("MIDI files (*.mid)"), QStringLiteral("mid"), dialogs::Kind::results);
     if (path.isEmpty())
         return;
     session_.say(saveNotes(path), false);

@@ -3,13 +3,12 @@
 
 #include "app/shell/sound_files.h"
 #include "app/theme/theme.h"
+#include "app/widgets/file_dialogs.h"
 
 #include <QDir>
-#include <QFileDialog>
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
-#include <QSettings>
 
 namespace puretone::app {
 
@@ -17,7 +16,6 @@ namespace {
 
 constexpr int openWidth = 210, foldedWidth = 34;
 constexpr std::size_t lookColumns = 38;
-const auto folderSetting = QStringLiteral("shelf/folder");
 
 } // namespace
 
@@ -115,24 +113,27 @@ void Shelf::unfold(bool open)
         session_.audition().stop();
         return;
     }
-    const QString last = QSettings().value(folderSetting).toString();
-    if (list_->count() == 0 && !last.isEmpty() && QDir(last).exists())
-        setFolder(last);
+    if (list_->count() == 0)
+        fillFrom(dialogs::folderOf(dialogs::Kind::shelf));
     refresh();
     list_->setFocus();
 }
 
 void Shelf::chooseFolder()
 {
-    const auto folder = QFileDialog::getExistingDirectory(
-        this, tr("A folder of sounds"), QSettings().value(folderSetting).toString());
+    const auto folder = dialogs::folder(this, tr("A folder of sounds"), dialogs::Kind::shelf);
     if (!folder.isEmpty())
         setFolder(folder);
 }
 
 void Shelf::setFolder(const QString& folder)
 {
-    QSettings().setValue(folderSetting, folder);
+    settings::setFolder(settings::shelfFolder, folder);
+    fillFrom(folder);
+}
+
+void Shelf::fillFrom(const QString& folder)
+{
     const QString name = QDir(folder).dirName();
     folderName_->setText(folderName_->fontMetrics().elidedText(name, Qt::ElideMiddle, 110));
     folderName_->setToolTip(folder);

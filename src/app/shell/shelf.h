@@ -37,6 +37,7 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
+    void fillFrom(const QString& folder);
     void buildInside(QVBoxLayout* column);
     void chooseFolder();
     void look(const QStringList& paths);

@@ -4,11 +4,11 @@
 #include "app/shell/sound_files.h"
 #include "app/stops/movement_panel.h"
 #include "app/theme/theme.h"
+#include "app/widgets/file_dialogs.h"
 #include "audio/level.h"
 #include "effects/ready_chains.h"
 #include "prepare/equaliser_bands.h"
 
-#include <QFileDialog>
 #include <QMenu>
 
 namespace puretone::app {
@@ -145,7 +145,7 @@ void EffectPanel::refresh()
 void EffectPanel::askForImpulse()
 {
     const auto path =
-        QFileDialog::getOpenFileName(this, tr("Choose an impulse response"), {}, soundFilter());
+        dialogs::file(this, tr("Choose an impulse response"), soundFilter(), dialogs::Kind::sounds);
     if (path.isEmpty())
         return;
     session_.background().run(

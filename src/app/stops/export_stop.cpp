@@ -3,9 +3,9 @@
 
 #include "app/stops/export_fields.h"
 #include "app/theme/theme.h"
+#include "app/widgets/file_dialogs.h"
 #include "app/widgets/sheet.h"
 
-#include <QFileDialog>
 #include <QScrollArea>
 
 namespace puretone::app {
@@ -123,7 +123,7 @@ void ExportStop::buildName()
         [this](const QString& text) { session().exporting().setFolder(text); });
     connect(choose, &QPushButton::clicked, this, [this] {
         const auto chosen =
-            QFileDialog::getExistingDirectory(this, tr("Folder for the files"), folder());
+            dialogs::folder(this, tr("Folder for the files"), dialogs::Kind::results);
         if (!chosen.isEmpty())
             setFolder(chosen);
     });

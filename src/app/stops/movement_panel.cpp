@@ -4,8 +4,6 @@
 #include "app/theme/theme.h"
 
 #include <QMenu>
-#include <QScrollArea>
-#include <QTimer>
 
 namespace puretone::app {
 
@@ -253,15 +251,7 @@ void MovementPanel::choose(int chosen)
     chosen_ = chosen;
     refresh();
     if (another)
-        QTimer::singleShot(0, this, &MovementPanel::bringIntoView);
-}
-
-/// The details are longer than the window.
-void MovementPanel::bringIntoView()
-{
-    for (QWidget* above = fold_->parentWidget(); above != nullptr; above = above->parentWidget())
-        if (auto* scroll = qobject_cast<QScrollArea*>(above))
-            scroll->ensureWidgetVisible(fold_, 0, 8);
+        fold_->bringIntoView();
 }
 
 void MovementPanel::refresh()

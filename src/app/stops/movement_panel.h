@@ -21,7 +21,6 @@ public:
     void refresh();
 
 private:
-    void bringIntoView();
     void addWave();
     ValueField* addNumber(FieldSpec spec, double Wave::*part);
     void edit(

@@ -4,9 +4,8 @@
 #include "app/session/played.h"
 #include "app/stops/print_sheet.h"
 #include "app/theme/theme.h"
+#include "app/widgets/file_dialogs.h"
 #include "base/quantity.h"
-
-#include <QFileDialog>
 
 namespace puretone::app {
 
@@ -138,8 +137,7 @@ void PrintPanel::addPlayed(QVBoxLayout* column)
     connect(keep_, &QPushButton::clicked, this, [this] {
         const auto kept = session_.player().kept();
         const auto range = strip_->chosen();
-        const auto path = QFileDialog::getSaveFileName(
-            this, tr("Save what was played"), tr("played.wav"), tr("WAV or FLAC (*.wav *.flac)"));
+        const auto path = dialogs::newSound(this, tr("Save what was played"), tr("played.wav"));
         if (kept && !path.isEmpty())
             session_.say(savePlayed(*kept, range, path), false);
     });

@@ -2,8 +2,7 @@
 #include "app/stops/print_sheet.h"
 
 #include "app/stops/stop_view.h"
-
-#include <QFileDialog>
+#include "app/widgets/file_dialogs.h"
 
 namespace puretone::app {
 
@@ -57,7 +56,7 @@ PrintSheet::PrintSheet(Session& session, QWidget* parent)
     connect(takes_, &QPushButton::clicked, this, [this] { session_.printing().printMany(many()); });
     connect(files_, &QPushButton::clicked, this, [this] {
         const auto folder =
-            QFileDialog::getExistingDirectory(this, tr("Choose a folder for the prints"));
+            dialogs::folder(this, tr("Choose a folder for the prints"), dialogs::Kind::results);
         if (folder.isEmpty())
             return;
         session_.printing().printFiles(many(), folder);

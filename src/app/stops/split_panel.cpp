@@ -40,8 +40,12 @@ SplitPanel::SplitPanel(Session& session, WaveView* wave, QWidget* parent)
         options_.shortestSeconds = seconds;
         ask();
     });
-    connect(splitAt_, &ChoiceField::chosen, this, [this](int index) {
+    connect(piecesEnd_, &ChoiceField::chosen, this, [this](int index) {
         options_.onsetsOnly = index == 1;
+        ask();
+    });
+    connect(cutAt_, &ChoiceField::chosen, this, [this](int index) {
+        options_.silencesOnly = index == 1;
         ask();
     });
     connect(wave, &WaveView::menuAsked, this, &SplitPanel::showMenu);
@@ -55,7 +59,11 @@ void SplitPanel::buildFields()
     shortest_ = fields_->addField(secondsField(tr("Shortest"),
         tr("Shorter pieces are slivers and left out, unless they are loud"), 0.005, 5.0,
         SplitOptions().shortestSeconds));
-    splitAt_ = fields_->addChoice(tr("Pieces end"),
+    cutAt_ = fields_->addChoice(tr("Cut at"),
+        tr("Silences, and wherever something new begins; or silences alone, for notes that beat or "
+           "swell"),
+        {tr("all beginnings"), tr("silences")});
+    piecesEnd_ = fields_->addChoice(tr("Pieces end"),
         tr("In the noise, where each note has died away; or where the next one begins"),
         {tr("in the noise"), tr("at the next")});
     namedBy_ = fields_->addChoice(tr("Named by"),
@@ -236,7 +244,8 @@ void SplitPanel::refresh()
     const auto& split = session_.splitting().proposal();
     for (auto* field : {quietLine_, shortest_})
         field->setFieldEnabled(has);
-    splitAt_->setFieldEnabled(has);
+    cutAt_->setFieldEnabled(has);
+    piecesEnd_->setFieldEnabled(has);
     namedBy_->setFieldEnabled(has);
     firstKey_->setVisible(namedBy_->index() == 1);
     keyStep_->setVisible(namedBy_->index() == 1);
@@ -247,7 +256,10 @@ void SplitPanel::refresh()
     show_->setVisible(!split);
     makeTakes_->setVisible(split.has_value());
     shortest_->setValue(options_.shortestSeconds);
-    splitAt_->setIndex(options_.onsetsOnly ? 1 : 0);
+    cutAt_->setIndex(options_.silencesOnly ? 1 : 0);
+    piecesEnd_->setIndex(options_.onsetsOnly ? 1 : 0);
+    if (!std::exchange(proposed_, split.has_value()) && split)
+        fields_->bringIntoView(); // what stubborn cases need
     if (!split) {
         quietLine_->setValue(options_.quietLineDb.value_or(-60.0));
         showQuestion();

@@ -39,12 +39,13 @@ private:
     QWidget* row_; ///< Below the wave while a split is proposed, or might be.
     FieldColumn* fields_;
     ValueField *quietLine_, *shortest_;
-    ChoiceField *splitAt_, *namedBy_;
+    ChoiceField *cutAt_, *piecesEnd_, *namedBy_;
     ValueField *firstKey_, *keyStep_;
     QLabel* text_;
     QPushButton *findNotes_, *makeTakes_, *forget_, *show_;
     NoteSeries series_;
     SplitOptions options_;
+    bool proposed_ = false; ///< A split is shown.
 };
 
 } // namespace puretone::app

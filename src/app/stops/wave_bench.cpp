@@ -5,6 +5,21 @@
 
 namespace puretone::app {
 
+namespace {
+
+/// The whole recording; of one that holds more than this take, the take with some air.
+Span homeOf(const Take& take)
+{
+    const Span whole{Frames{0}, Frames{take.audio().frames()}};
+    if (2 * take.kept.length() > whole.length())
+        return whole;
+    const auto air = take.kept.length() / 6;
+    return {Frames{std::max<std::int64_t>(0, take.kept.start.value - air)},
+        Frames{std::min(whole.end.value, take.kept.end.value + air)}};
+}
+
+} // namespace
+
 WaveBench::WaveBench(Session& session, const QString& title, QWidget* parent)
     : StopView(session, title, parent)
     , strip_(new WaveStrip(this))
@@ -45,7 +60,10 @@ bool WaveBench::showSound()
         return false;
     }
     strip_->setSound(session().pictures().peaks(), take->kept);
-    wave_->setSound(session().pictures().peaks(), take->kept, take->recording.pointer().get());
+    wave_->setSound(session().pictures().peaks(), take->kept);
+    const Subject subject{session().keyOf(*take), take->recording.pointer().get()};
+    if (subject != std::exchange(shown_, subject))
+        wave_->setHome(homeOf(*take));
     const auto period = take->period();
     wave_->setPeriod(period ? *period * take->rate() : 0.0);
     return true;

@@ -23,6 +23,14 @@ protected:
     double rate();
 
 private:
+    /// What the zoom stays for, whatever is done to it.
+    struct Subject {
+        TakeKey take;
+        const Recording* recording = nullptr;
+        bool operator==(const Subject&) const = default;
+    };
+
+    Subject shown_;
     WaveStrip* strip_;
     WaveView* wave_;
     QLabel* invitation_;

@@ -117,6 +117,7 @@ QScrollBar:vertical { background: transparent; width: 8px; margin: 0; }
 QScrollBar::handle:vertical { background: %5; border-radius: 4px; min-height: 24px; }
 QScrollBar::add-line, QScrollBar::sub-line { height: 0; width: 0; }
 QDialog { background: %1; }
+QDialogButtonBox { dialogbuttonbox-buttons-have-icons: 0; }
 )";
 
 } // namespace

@@ -139,6 +139,10 @@
         <source>effects</source>
         <translation>Effekte</translation>
     </message>
+    <message>
+        <source>WAV or FLAC (*.wav *.flac)</source>
+        <translation>WAV oder FLAC (*.wav *.flac)</translation>
+    </message>
 </context>
 <context>
     <name>SpectrumAxis</name>
@@ -5650,14 +5654,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Abbrechen</translation>
     </message>
     <message>
-        <source>Welcome. This is a fog horn: press A, S, D and F, or click the keys. Then drop a recording of your own on the window.</source>
-        <translation>Willkommen. Dies ist ein Nebelhorn: A, S, D und F drücken oder die Tasten anklicken. Dann eine eigene Aufnahme auf das Fenster ziehen.</translation>
-    </message>
-    <message>
-        <source>Welcome. Press A, S, D and F, or click the keys; drop a recording of your own on the window. F1 lists all shortcuts.</source>
-        <translation>Willkommen. A, S, D und F drücken oder die Tasten anklicken; eine eigene Aufnahme auf das Fenster ziehen. F1 zeigt alle Tastenkürzel.</translation>
-    </message>
-    <message>
         <source>Settings…</source>
         <translation>Einstellungen…</translation>
     </message>
@@ -5808,6 +5804,14 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>not saved yet</source>
         <translation>noch nicht gesichert</translation>
+    </message>
+    <message>
+        <source>Welcome. This is a fog horn: press A, S, D and F, or click the keys. Then open a recording of your own, or drop it on the window.</source>
+        <translation>Willkommen. Dies ist ein Nebelhorn: A, S, D und F drücken oder die Tasten anklicken. Dann eine eigene Aufnahme öffnen oder auf das Fenster ziehen.</translation>
+    </message>
+    <message>
+        <source>Welcome. Press A, S, D and F, or click the keys; open a recording of your own, or drop it on the window. F1 lists all shortcuts.</source>
+        <translation>Willkommen. A, S, D und F drücken oder die Tasten anklicken; eine eigene Aufnahme öffnen oder auf das Fenster ziehen. F1 zeigt alle Tastenkürzel.</translation>
     </message>
 </context>
 <context>
@@ -6543,6 +6547,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <source>It is offered again at the next start</source>
         <translation>Wird beim nächsten Start wieder angeboten</translation>
     </message>
+    <message>
+        <source>Close</source>
+        <translation>Schließen</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::Opening</name>
@@ -7016,10 +7024,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>gespielt.wav</translation>
     </message>
     <message>
-        <source>WAV or FLAC (*.wav *.flac)</source>
-        <translation>WAV oder FLAC (*.wav *.flac)</translation>
-    </message>
-    <message>
         <source>Save the notes that were played</source>
         <translation>Die gespielten Noten sichern</translation>
     </message>
@@ -7203,10 +7207,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>played.wav</source>
         <translation>gespielt.wav</translation>
-    </message>
-    <message>
-        <source>WAV or FLAC (*.wav *.flac)</source>
-        <translation>WAV oder FLAC (*.wav *.flac)</translation>
     </message>
     <message>
         <source>Stop (%1 %)</source>
@@ -7626,6 +7626,14 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>New instrument</source>
         <translation>Neues Instrument</translation>
+    </message>
+    <message>
+        <source>Undone: %1.</source>
+        <translation>Rückgängig: %1.</translation>
+    </message>
+    <message>
+        <source>Redone: %1.</source>
+        <translation>Wiederhergestellt: %1.</translation>
     </message>
 </context>
 <context>
@@ -8872,6 +8880,22 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>Make %1 takes</source>
         <translation>%1 Takes machen</translation>
+    </message>
+    <message>
+        <source>Cut at</source>
+        <translation>Schneiden</translation>
+    </message>
+    <message>
+        <source>Silences, and wherever something new begins; or silences alone, for notes that beat or swell</source>
+        <translation>In der Stille und überall, wo Neues beginnt; oder nur in der Stille, für Töne, die schweben oder anschwellen</translation>
+    </message>
+    <message>
+        <source>all beginnings</source>
+        <translation>alle Anfänge</translation>
+    </message>
+    <message>
+        <source>silences</source>
+        <translation>Stille</translation>
     </message>
 </context>
 <context>

@@ -4,7 +4,9 @@
 #include "app/theme/theme.h"
 
 #include <QFrame>
+#include <QScrollArea>
 #include <QSettings>
+#include <QTimer>
 
 namespace puretone::app {
 
@@ -88,6 +90,15 @@ std::vector<QPushButton*> FieldColumn::addButtons(
     }
     column_->addLayout(row);
     return buttons;
+}
+
+void FieldColumn::bringIntoView()
+{
+    QTimer::singleShot(0, this, [this] {
+        for (QWidget* above = parentWidget(); above != nullptr; above = above->parentWidget())
+            if (auto* scroll = qobject_cast<QScrollArea*>(above))
+                scroll->ensureWidgetVisible(this, 0, 8);
+    });
 }
 
 void FieldColumn::unfold()

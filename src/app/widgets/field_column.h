@@ -33,6 +33,8 @@ public:
 
     /// Shows a folded part for now, because something in it matters; what was set by hand is kept.
     void unfold();
+    /// Scrolls, once it is laid out, until all of this is seen: details are longer than the window.
+    void bringIntoView();
 
 signals:
     void unfolded();

@@ -13,7 +13,7 @@ namespace puretone::app {
 namespace {
 
 constexpr double shownDb = 72.0; // dB of the spectrum that are drawn
-constexpr double nameRoom = 46.0, profileRoom = 150.0, footRoom = 20.0;
+constexpr double nameRoom = 54.0, profileRoom = 150.0, footRoom = 20.0;
 
 } // namespace
 
@@ -81,6 +81,8 @@ void PitchView::paintNoteLines(QPainter& painter, const QRectF& area) const
 {
     const auto& t = Theme::tokens();
     const bool wide = high_ - low_ > 14.0;
+    const int own = int(std::lround(midi_ - offset_));
+    bool named = false; // the root's key has a line of its own besides
     for (int key = int(std::ceil(low_ - offset_)); key <= int(std::floor(high_ - offset_)); ++key) {
         if (wide && key % 12 != 0)
             continue;
@@ -90,9 +92,11 @@ void PitchView::paintNoteLines(QPainter& painter, const QRectF& area) const
         painter.setPen(t.quietInk);
         painter.setFont(Theme::font(12));
         const bool room = area.height() / (high_ - low_) > 15.0 || key % 12 == 0 || wide;
-        if (room && std::abs(y - yOf(midi_, area)) > 15.0)
+        if (room && std::abs(y - yOf(midi_, area)) > 15.0) {
             painter.drawText(QRectF(0.0, y - 9.0, nameRoom - 10.0, 18.0),
                 Qt::AlignRight | Qt::AlignVCenter, typeset(noteName(key, naming_)));
+            named = named || key == own;
+        }
         if (!wide && high_ - low_ < 4.0)
             for (const double quarter : {0.25, 0.5, 0.75}) {
                 QColor faint = t.line;
@@ -103,12 +107,13 @@ void PitchView::paintNoteLines(QPainter& painter, const QRectF& area) const
                     painter.drawLine(QPointF(area.left(), yq), QPointF(area.right(), yq));
             }
     }
-    const double y = yOf(midi_, area);
+    const double y = yOf(midi_, area), cents = 100.0 * (midi_ - offset_ - own);
     painter.setPen(QPen(t.brass, 2.0));
     painter.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
     painter.setFont(Theme::font(12, Theme::Weight::strong));
     painter.drawText(QRectF(0.0, y - 9.0, nameRoom - 10.0, 18.0), Qt::AlignRight | Qt::AlignVCenter,
-        typeset(noteName(int(std::lround(midi_ - offset_)), naming_)));
+        typeset(named ? (cents > 0.0 ? "+" : "") + formatNumber(cents, 0) + " ct"
+                      : noteName(own, naming_)));
 }
 
 void PitchView::paintLine(QPainter& painter, const QRectF& area) const

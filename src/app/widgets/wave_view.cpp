@@ -30,7 +30,7 @@ WaveView::WaveView(QWidget* parent)
     setAccessibleName(tr("Wave"));
 }
 
-void WaveView::setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept, const void* recording)
+void WaveView::setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept)
 {
     const bool other = (peaks ? &peaks->audio() : nullptr) != (peaks_ ? &peaks_->audio() : nullptr);
     peaks_ = std::move(peaks);
@@ -42,10 +42,14 @@ void WaveView::setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept, con
             const Extent e = peaks_->extent(c, whole);
             fullHeight_ = std::max({fullHeight_, e.high, -e.low});
         }
-        if (std::exchange(recording_, recording) != recording)
-            fit(whole);
     }
     update();
+}
+
+void WaveView::setHome(Span home)
+{
+    home_ = home;
+    fit(home);
 }
 
 void WaveView::setHandles(std::vector<WaveHandle> handles)
@@ -80,8 +84,8 @@ void WaveView::layOut()
     const double had = geometry_.area.width();
     geometry_.area = QRectF(8.0, headroom_ + 8.0, std::max(1.0, width() - 16.0),
         std::max(1.0, height() - headroom_ - axisHeight - 12.0));
-    if (firstTime && peaks_)
-        fit({Frames{0}, Frames{frames()}});
+    if (firstTime && home_.length() > 0)
+        fit(home_);
     else if (had > 1.0)
         geometry_.framesPerPixel *= had / geometry_.area.width(); // the same stretch stays in view
     update();
@@ -466,13 +470,21 @@ void WaveView::paintHandle(QPainter& painter, const WaveHandle& h) const
     painter.setFont(Theme::font(12, Theme::Weight::strong));
     const double width = painter.fontMetrics().horizontalAdvance(note) + 10.0;
     // On the right, unless the picture ends there or another post stands in the way.
-    const bool inTheWay = std::any_of(handles_.begin(), handles_.end(), [&](const WaveHandle& o) {
-        const double away = geometry_.xOf(o.frame) - x;
-        return o.id != h.id && o.post && away > 0.0 && away < width + 16.0;
-    });
-    const bool leftSide = inTheWay || x + 14.0 + width > a.right();
-    const double textY = h.grip == WaveHandle::Grip::top ? a.bottom() - 22.0 : a.top() + 4.0;
-    const QRectF box(leftSide ? x - width - 8.0 : x + 8.0, textY, width, 18.0);
+    const auto postBeside = [&](double side) {
+        return std::any_of(handles_.begin(), handles_.end(), [&](const WaveHandle& o) {
+            const double away = side * (geometry_.xOf(o.frame) - x);
+            return o.id != h.id && o.post && away > 0.0 && away < width + 16.0;
+        });
+    };
+    const bool ends = x + 14.0 + width > a.right();
+    const bool leftSide = ends || postBeside(1.0);
+    const double textX = std::max(a.left(), leftSide ? x - width - 8.0 : x + 8.0);
+    // Where neither side is free, a line of its own.
+    const double line =
+        (ends && postBeside(-1.0)) || (leftSide && x - width < a.left()) ? 20.0 : 0.0;
+    const double textY =
+        h.grip == WaveHandle::Grip::top ? a.bottom() - 22.0 - line : a.top() + 4.0 + line;
+    const QRectF box(textX, textY, width, 18.0);
     QColor back = Theme::tokens().panel;
     back.setAlpha(215);
     painter.setPen(Qt::NoPen);

@@ -34,9 +34,10 @@ class WaveView : public QWidget {
 public:
     explicit WaveView(QWidget* parent = nullptr);
 
-    /// @param kept Full colour inside, flat and pale outside. @param recording Whose sound it is:
-    /// the zoom stays while that does, whatever was done to it.
-    void setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept, const void* recording);
+    /// @param kept Full colour inside, flat and pale outside. What is in view stays.
+    void setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept);
+    /// Brings another subject into view: this much of it.
+    void setHome(Span home);
     void setHandles(std::vector<WaveHandle> handles);
     /// Frames of one period, for Shift with the arrow keys; 0 for none.
     void setPeriod(double frames) { periodFrames_ = frames; }
@@ -99,8 +100,7 @@ private:
     std::int64_t frames() const { return peaks_ ? peaks_->audio().frames() : 0; }
 
     std::shared_ptr<const PeakPyramid> peaks_;
-    const void* recording_ = nullptr;
-    Span kept_;
+    Span kept_, home_;
     std::vector<WaveHandle> handles_;
     Painter underlay_, overlay_;
     WaveGeometry geometry_;
