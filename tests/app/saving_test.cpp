@@ -405,6 +405,19 @@ TEST_CASE("dialogs begin where the last file of their kind was", "[app][saving]"
         CHECK(begun == takes);
         CHECK(d.document().takes.size() == 2);
     }
+    SECTION("several are opened as one instrument, which takes the place of what was open")
+    {
+        std::filesystem::copy_file(sounds + "buoy-bell.flac", folder / "takes" / "bell.flac");
+        reply("\"horn.flac\" \"bell.flac\"", begun);
+        d.shortcut(Qt::Key_O, Qt::ControlModifier);
+        d.settle();
+        REQUIRE(d.document().takes.size() == 2);
+        CHECK(d.document().takes[1].name == "bell");
+        d.session().undo();
+        CHECK(d.document().takes.empty());
+        d.session().undo();
+        CHECK(d.document().takes.size() == 1);
+    }
     SECTION("the shelf begins where sounds were opened")
     {
         d.window.shelf()->unfold(true);

@@ -128,6 +128,31 @@ TEST_CASE("the first start shows the demo and says what to press, once", "[app][
     CHECK_FALSE(stands());
 }
 
+TEST_CASE("what greets gives its place to sounds, unless it was changed", "[app][settings]")
+{
+    const auto bell = QString::fromStdString((demo / "sounds" / "buoy-bell.flac").string());
+    const auto post = QString::fromStdString((demo / "sounds" / "mooring-post.flac").string());
+    Driver d;
+    d.window.welcome(true);
+    d.settle();
+    SECTION("untouched")
+    {
+        d.session().opening().addFiles({bell + "nowhere", bell, post});
+        d.settle();
+        CHECK(d.window.offers()->text().isEmpty());
+        REQUIRE(d.document().takes.size() == 2);
+        CHECK(d.document().takes[0].name == "buoy bell");
+    }
+    SECTION("changed")
+    {
+        d.session().edit("Rename", [](Instrument& next) { next.name = "Our light"; });
+        d.session().opening().addFiles({bell});
+        d.settle();
+        CHECK(d.document().takes.size() == 2);
+        CHECK(d.document().name == "Our light");
+    }
+}
+
 TEST_CASE("a bank of several instruments asks which one", "[app][settings]")
 {
     const TemporaryFolder folder;

@@ -117,6 +117,18 @@ void Opening::open(
     emit changed();
 }
 
+void Opening::greet(const QString& demo)
+{
+    demo_ = demo;
+    open(demo);
+}
+
+bool Opening::greets() const
+{
+    const auto& history = session_.history();
+    return greeting_ == history.document() && history.isSaved();
+}
+
 std::filesystem::path Opening::dataFolder()
 {
     return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation).toStdString();
@@ -154,6 +166,8 @@ void Opening::adopt(const QString& path, const Result<Instrument>& result, const
     session_.begin(tr("Open %1").arg(name), std::move(document),
         {isHome ? path.toStdString() : std::string(), isProject});
     emit opened(path);
+    if (path == demo_)
+        greeting_ = session_.history().document();
     if (!kind || *kind == FileKind::wav)
         session_.splitting().lookForNotes(session_.instrument().takes.front().recording.pointer());
     if (!leftOut.empty()) {
@@ -180,6 +194,7 @@ struct Opening::Adding {
     std::string key; ///< What the jobs are about begins with it.
     int gesture = 0;
     LayerId layer; ///< That they join; none for the one on screen.
+    bool anew = false; ///< The first of them begins an instrument.
     std::size_t started = 0; ///< Files that have been handed to other threads.
     std::size_t next = 0; ///< First file that has not joined.
     std::size_t done = 0;
@@ -195,6 +210,16 @@ struct Opening::Adding {
 
 void Opening::addFiles(const QStringList& paths, LayerId layer)
 {
+    startAdding(paths, layer, greets());
+}
+
+void Opening::openTogether(const QStringList& paths)
+{
+    startAdding(paths, {}, true);
+}
+
+void Opening::startAdding(const QStringList& paths, LayerId layer, bool anew)
+{
     if (paths.isEmpty())
         return;
     if (adding_)
@@ -202,6 +227,7 @@ void Opening::addFiles(const QStringList& paths, LayerId layer)
     adding_ = std::make_shared<Adding>();
     adding_->files = paths;
     adding_->layer = layer;
+    adding_->anew = anew;
     adding_->ready.resize(std::size_t(paths.size()));
     adding_->gesture = session_.newGesture();
     adding_->key = std::to_string(adding_->gesture) + " ";
@@ -300,6 +326,8 @@ void Opening::addReady()
     if (takes.empty())
         return;
     adding_->added += takes.size();
+    if (std::exchange(adding_->anew, false) && !session_.instrument().takes.empty())
+        session_.clear();
     const auto count = adding_->files.size();
     session_.edit(
         count == 1 ? tr("Add a take") : tr("Add takes"),

@@ -4,6 +4,7 @@
 #include "app/session/arriving.h"
 #include "app/session/background.h"
 #include "formats/instrument_file.h"
+#include "model/history.h"
 
 #include <QStringList>
 #include <QTimer>
@@ -25,10 +26,14 @@ public:
     /// @param preset Of a bank; where it is not said and there are several, presetsFound() asks.
     void open(const QString& path, const QStringList& joining = {},
         std::optional<std::size_t> preset = {});
+    /// Opens what a first start shows: sounds take its place as long as nobody has changed it.
+    void greet(const QString& demo);
     /// Opens sound files on all cores and adds each as a take as soon as it is ready, in the order
     /// given; the bad ones are listed at the end.
     /// @param layer That they join; none for the one on screen.
     void addFiles(const QStringList& paths, LayerId layer = {});
+    /// The same for a new instrument, which takes the place of what is open with the first of them.
+    void openTogether(const QStringList& paths);
     /// Another recording in place of a take's: its zones and the shape stay, and of its loop what
     /// fits: how it goes, its evening, its crossfade.
     void replaceTake(TakeId id, const QString& path);
@@ -56,6 +61,8 @@ signals:
 private:
     void adopt(const QString& path, const Result<Instrument>& result, const LeftOut& leftOut);
     struct Adding;
+    bool greets() const;
+    void startAdding(const QStringList& paths, LayerId layer, bool anew);
     void progress(const JobKey& key, double share);
     void listenToNext(std::size_t count);
     void takeReady(std::size_t index, const Result<Take>& made, const QString& path);
@@ -63,6 +70,8 @@ private:
     void finishAdding();
 
     Session& session_;
+    QString demo_; ///< What greets.
+    std::optional<History::DocumentId> greeting_; ///< The document that it became.
     std::shared_ptr<Adding> adding_;
     std::shared_ptr<Arriving> arriving_;
     bool showArriving_ = false; ///< Short files are there before anything could be seen.

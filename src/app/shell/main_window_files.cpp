@@ -142,7 +142,7 @@ void MainWindow::welcome(bool opensDemo)
     };
     offers_->add(std::move(offer));
     if (opensDemo && !demo.isEmpty())
-        session_.opening().open(demo);
+        session_.opening().greet(demo);
 }
 
 void MainWindow::openFiles(const QStringList& paths)
@@ -157,7 +157,7 @@ void MainWindow::openFiles(const QStringList& paths)
         return kind && *kind != FileKind::wav;
     });
     if (instrument == paths.end()) {
-        session_.opening().addFiles(paths);
+        session_.opening().openTogether(paths);
         return;
     }
     QStringList others = paths;
@@ -167,10 +167,8 @@ void MainWindow::openFiles(const QStringList& paths)
 
 void MainWindow::openDialog()
 {
-    const auto path = dialogs::file(this, tr("Open a recording or an instrument"),
-        soundAndInstrumentFilter(), dialogs::Kind::sounds);
-    if (!path.isEmpty())
-        session_.opening().open(path);
+    openFiles(dialogs::files(this, tr("Open recordings or an instrument"),
+        soundAndInstrumentFilter(), dialogs::Kind::sounds));
 }
 
 bool MainWindow::save()

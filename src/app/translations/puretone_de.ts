@@ -5658,8 +5658,8 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Einstellungen…</translation>
     </message>
     <message>
-        <source>Open a recording or an instrument</source>
-        <translation>Aufnahme oder Instrument öffnen</translation>
+        <source>Open recordings or an instrument</source>
+        <translation>Aufnahmen oder ein Instrument öffnen</translation>
     </message>
     <message>
         <source>Replace what was changed elsewhere?</source>
