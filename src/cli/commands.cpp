@@ -165,12 +165,7 @@ void sayDifferences(const Instrument& instrument, const LayOutOptions& how, std:
 Instrument layTakes(
     std::vector<Take> takes, const LayOutOptions& how, std::string& sentence, std::ostream& err)
 {
-    std::vector<std::string> names;
-    names.reserve(takes.size());
-    for (const auto& take : takes)
-        names.push_back(take.name);
     Instrument instrument = makeInstrument(std::move(takes.front()));
-    instrument.name = instrumentName(names);
     takes.erase(takes.begin());
     const bool many = !takes.empty();
     addTakes(instrument, std::move(takes));
@@ -221,6 +216,7 @@ int build(const Options& options, std::ostream& out, std::ostream& err)
         return 1;
     std::string sentence;
     Instrument instrument = layTakes(std::move(takes), *how, sentence, err);
+    instrument.name = instrumentName({options.files.begin(), options.files.end()});
     Layer& layer = instrument.layers.front();
     if (range->first >= 0)
         reachOver(layer, range->first, range->second);

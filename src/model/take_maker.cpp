@@ -4,14 +4,17 @@
 #include "pitch/struck.h"
 
 #include "base/all_cores.h"
+#include "base/safe_file.h"
 #include "base/say.h"
 #include "model/lay_out.h"
 #include "model/readings.h"
 #include "prepare/kept_part.h"
 
 #include <algorithm>
+#include <array>
 #include <atomic>
 #include <filesystem>
+#include <string_view>
 
 namespace puretone {
 
@@ -24,25 +27,60 @@ std::string nameFromFile(const std::string& fileName)
     return name.empty() ? "Untitled" : name;
 }
 
-std::string instrumentName(const std::vector<std::string>& takes)
+namespace {
+
+/// The words that all of them begin with; may be empty.
+std::string sharedWords(const std::vector<std::string>& names)
 {
-    if (takes.empty() || takes.front().empty())
-        return Instrument{}.name;
-    // Shortened, word by word, to what every other begins with.
-    std::string shared = takes.front();
+    std::string shared = names.front();
     const auto begins = [&](const std::string& other) {
         return other.starts_with(shared)
             && (other.size() == shared.size() || other[shared.size()] == ' ');
     };
-    for (const auto& other : takes)
+    for (const auto& other : names)
         while (!shared.empty() && !begins(other)) {
             const auto space = shared.rfind(' ');
             shared.resize(space == std::string::npos ? 0 : space);
         }
-    std::string name = shared.empty() ? takes.front() : shared;
+    return shared;
+}
+
+bool saysNothing(std::string words)
+{
+    constexpr std::array<std::string_view, 8> nothing{
+        "take", "note", "sample", "sound", "track", "audio", "rec", "recording"};
+    std::transform(words.begin(), words.end(), words.begin(),
+        [](char c) { return c >= 'A' && c <= 'Z' ? char(c - 'A' + 'a') : c; });
+    return words.empty() || std::find(nothing.begin(), nothing.end(), words) != nothing.end();
+}
+
+std::string asTitle(std::string name)
+{
+    if (name.empty())
+        return Instrument{}.name;
     if (name.front() >= 'a' && name.front() <= 'z')
         name.front() = char(name.front() - 'a' + 'A');
     return name;
+}
+
+} // namespace
+
+std::string instrumentName(const std::vector<std::filesystem::path>& files)
+{
+    if (files.empty())
+        return asTitle({});
+    std::vector<std::string> names;
+    names.reserve(files.size());
+    for (const auto& file : files)
+        names.push_back(nameFromFile(shownName(file)));
+    const std::string shared = sharedWords(names);
+    if (files.size() == 1 || !saysNothing(shared))
+        return asTitle(shared);
+    const auto folder = files.front().parent_path();
+    const bool together = std::all_of(files.begin(), files.end(),
+        [&](const std::filesystem::path& file) { return file.parent_path() == folder; });
+    const auto named = together ? folder.filename().string() : std::string();
+    return asTitle(named.empty() ? names.front() : nameFromFile(named + "."));
 }
 
 void readPitch(Take& take, const Progress& progress)
@@ -308,7 +346,7 @@ Take inPlaceOf(const Take& old, Take made, double a4)
 Instrument makeInstrument(Take take)
 {
     Instrument instrument;
-    instrument.name = instrumentName({take.name});
+    instrument.name = asTitle(take.name);
     instrument.layers.front().zones.push_back(proposeZone(take));
     instrument.takes.push_back(std::move(take));
     return sanitized(std::move(instrument));

@@ -5,6 +5,8 @@
 #include "model/instrument.h"
 #include "prepare/split.h"
 
+#include <filesystem>
+
 namespace puretone {
 
 struct TakeOptions {
@@ -76,8 +78,9 @@ void findFacts(Take& take, const Progress& progress = {});
 
 /// "fog horn" from "fog-horn.flac": a file name as people would write it.
 std::string nameFromFile(const std::string& fileName);
-/// What an instrument of takes with these names is called: by the words that all of them begin
-/// with ("Horn" of "horn A2" and "horn C3"), or else by the first.
-std::string instrumentName(const std::vector<std::string>& takes);
+/// What an instrument of these files is called: by the words that all of them begin with ("Horn" of
+/// "horn_A2.wav" and "horn_C3.wav"); where those say nothing ("take 1", "take 2"), by the folder
+/// that they lie in, or else by the first.
+std::string instrumentName(const std::vector<std::filesystem::path>& files);
 
 } // namespace puretone

@@ -158,6 +158,31 @@ TEST_CASE("a recording of several notes is noticed, and one click shows the spli
     }
 }
 
+TEST_CASE("names that say other notes than are heard are offered to be compared", "[app][keys]")
+{
+    const TemporaryFolder folder;
+    const auto tone = [&](const std::string& name, double midi) {
+        const auto path = folder / name;
+        REQUIRE(writeWav(
+            path, mono(harmonicTone(hzOf(midi).value, 48000.0, 1.5)), SampleFormat::int16));
+        return QString::fromStdString(path.string());
+    };
+    const QStringList files{tone("pipe A3.wav", 57.0), tone("pipe C4.wav", 60.0),
+        tone("pipe E4.wav", 65.0), tone("pipe.wav", 69.0)};
+    Driver d;
+    d.session().opening().openTogether({files[0], files[1], files[3]});
+    d.settle();
+    CHECK(d.window.offers()->text().isEmpty());
+    d.session().opening().openTogether(files);
+    d.settle();
+    REQUIRE(d.document().takes.size() == 4);
+    CHECK(d.window.offers()->text().contains("1 of 4"));
+    d.click(d.window.offers(), "Compare…");
+    auto* keys = static_cast<KeysStop*>(d.window.stop(Stop::keys));
+    CHECK(keys->layOutPanel()->isVisible());
+    CHECK(d.window.offers()->text().isEmpty());
+}
+
 TEST_CASE("a single note raises no question", "[app][split]")
 {
     Driver d;

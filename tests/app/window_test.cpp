@@ -210,10 +210,66 @@ TEST_CASE("the computer's keyboard plays, but not while a field is typed in", "[
     QTest::keyRelease(&d.window, Qt::Key_H);
     d.hear(0.5);
     d.goTo(Stop::shape);
-    auto* edit = d.window.stop(Stop::shape)->findChild<QLineEdit*>();
+    QLineEdit* edit = nullptr;
+    for (auto* line : d.window.stop(Stop::shape)->findChildren<QLineEdit*>())
+        if (line->accessibleName() == "Attack")
+            edit = line;
+    REQUIRE(edit != nullptr);
     edit->setFocus();
     QTest::keyPress(edit, Qt::Key_H);
     CHECK(rmsDb(d.hear(0.3)) < -80.0);
+    // Enter says that it is done: letters play again, and what is written anew is a value again.
+    edit->selectAll();
+    QTest::keyClicks(edit, "7");
+    QTest::keyClick(edit, Qt::Key_Return);
+    CHECK(edit->hasFocus());
+    CHECK(edit->text().startsWith("7.0"));
+    QTest::keyPress(edit, Qt::Key_H);
+    CHECK(rmsDb(d.hear(0.3)) > -60.0);
+    QTest::keyRelease(edit, Qt::Key_H);
+    CHECK(edit->text().startsWith("7.0"));
+    QTest::keyClick(edit, Qt::Key_Backspace);
+    QTest::keyClick(edit, Qt::Key_S);
+    CHECK(edit->text().startsWith("7.0"));
+    QTest::keyClick(edit, Qt::Key_Return);
+    // So they do at a choice.
+    auto* choice = d.window.stop(Stop::shape)->findChild<QComboBox*>();
+    choice->setFocus();
+    const int chosen = choice->currentIndex();
+    d.hear(0.5);
+    QTest::keyPress(choice, Qt::Key_H);
+    CHECK(rmsDb(d.hear(0.3)) > -60.0);
+    QTest::keyRelease(choice, Qt::Key_H);
+    CHECK(choice->currentIndex() == chosen);
+}
+
+TEST_CASE("a choice under the pointer leaves the wheel to the column, and stays", "[app][hand]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.goTo(Stop::shape);
+    auto* choice = d.window.stop(Stop::shape)->findChild<QComboBox*>();
+    const auto before = d.document();
+    for (const int turn : {-120, 120}) {
+        QWheelEvent wheel(QPointF(5.0, 5.0), choice->mapToGlobal(QPointF(5.0, 5.0)), {},
+            QPoint(0, turn), Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase, false);
+        QCoreApplication::sendEvent(choice, &wheel);
+        CHECK_FALSE(wheel.isAccepted());
+        CHECK(d.document() == before);
+    }
+}
+
+TEST_CASE("a name that only had the focus is not given to another document", "[app][bad-input]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.goTo(Stop::write);
+    auto* edit = d.window.stop(Stop::write)->findChild<QLineEdit*>();
+    edit->setFocus();
+    d.open(sounds + "buoy-bell.flac");
+    CHECK(edit->text() == "Buoy bell");
+    d.goTo(Stop::sound);
+    CHECK(d.document().name == "Buoy bell");
 }
 
 TEST_CASE("closing the window in the middle of typing is no accident", "[app][bad-input]")

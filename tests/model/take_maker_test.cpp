@@ -147,14 +147,21 @@ TEST_CASE("names are made from file names", "[model][take]")
     CHECK(nameFromFile("fog-horn.flac") == "fog horn");
     CHECK(nameFromFile("a.b.wav") == "a.b");
     CHECK(nameFromFile("") == "Untitled");
-    CHECK(instrumentName({"horn A2"}) == "Horn A2");
-    CHECK(instrumentName({"horn A2", "horn C3", "horn C3 soft"}) == "Horn");
-    CHECK(instrumentName({"low horn A2", "low horn A3", "low"}) == "Low");
-    CHECK(instrumentName({"low horn", "low horns"}) == "Low"); // words, not letters
-    CHECK(instrumentName({"kick", "snare"}) == "Kick");
-    CHECK(instrumentName({"Ölfass 1", "Ölfass 2"}) == "Ölfass");
-    CHECK(instrumentName({"", "horn"}) == Instrument{}.name);
-    CHECK(instrumentName({}) == Instrument{}.name);
+    using Files = std::vector<std::filesystem::path>;
+    const auto named = [](const Files& files) { return instrumentName(files); };
+    CHECK(named({"horn_A2.wav"}) == "Horn A2");
+    CHECK(named({"x/take 01.wav"}) == "Take 01");
+    CHECK(named({"horn_A2.wav", "horn-C3.wav", "horn C3 soft.flac"}) == "Horn");
+    CHECK(named({"low horn A2.wav", "low horn A3.wav", "low.wav"}) == "Low");
+    CHECK(named({"low horn.wav", "low horns.wav"}) == "Low"); // words, not letters
+    CHECK(named({"Ölfass 1.wav", "Ölfass 2.wav"}) == "Ölfass");
+    // Where they share none, by their folder.
+    CHECK(named({"/pier/wood_1.0/knock.wav", "/pier/wood_1.0/creak.wav"}) == "Wood 1.0");
+    CHECK(named({"/harmonium/Take 01.wav", "/harmonium/Take 02.wav"}) == "Harmonium");
+    CHECK(named({"/harmonium/knock.wav", "/pier/creak.wav"}) == "Knock");
+    CHECK(named({"knock.wav", "creak.wav"}) == "Knock");
+    CHECK(named({"/knock.wav", "/creak.wav"}) == "Knock");
+    CHECK(named({}) == Instrument{}.name);
 }
 
 TEST_CASE("root and loop of a file stand beside our own", "[take]")

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/session.h"
 #include "app/session/settings.h"
+#include "model/lay_out.h"
 #include "model/take_maker.h"
 
 #include "base/safe_file.h"
@@ -39,13 +40,13 @@ Result<Take> listenTo(const std::filesystem::path& file, const Progress& progres
     return makeTake(*recording, {}, progress.part(0.5, 1.0));
 }
 
-std::string nameOfFiles(const QStringList& files)
+std::vector<std::filesystem::path> pathsOf(const QStringList& files)
 {
-    std::vector<std::string> names;
-    names.reserve(std::size_t(files.size()));
+    std::vector<std::filesystem::path> paths;
+    paths.reserve(std::size_t(files.size()));
     for (const auto& file : files)
-        names.push_back(nameFromFile(shownName(file.toStdString())));
-    return instrumentName(names);
+        paths.emplace_back(file.toStdString());
+    return paths;
 }
 
 } // namespace
@@ -334,12 +335,28 @@ void Opening::addReady()
         [&](Instrument& next) {
             const bool first = next.takes.empty();
             if (first)
-                next.name = nameOfFiles(adding_->files);
-            const LayerId layer = adding_->layer;
-            addTakes(
-                next, std::move(takes), next.layer(layer) != nullptr ? layer : session_.layer().id);
+                next.name = instrumentName(pathsOf(adding_->files));
+            if (next.layer(adding_->layer) == nullptr)
+                adding_->layer = session_.layer().id;
+            addTakes(next, std::move(takes), adding_->layer);
         },
         adding_->gesture);
+}
+
+void Opening::compareNames(const Adding& adding)
+{
+    if (adding.joined.size() < 2)
+        return;
+    std::size_t count = 0;
+    for (const auto& said : rootsSaid(session_.instrument(), adding.layer)) {
+        const Take* take = session_.instrument().take(said.take);
+        const auto& joined = adding.joined;
+        if (said.disagree() && take != nullptr
+            && std::find(joined.begin(), joined.end(), take->recording.pointer()) != joined.end())
+            ++count;
+    }
+    if (count > 0)
+        emit rootsDisagree(adding.layer, count, adding.joined.size());
 }
 
 void Opening::finishAdding()
@@ -353,6 +370,7 @@ void Opening::finishAdding()
     for (const auto& recording : adding->joined)
         session_.splitting().lookForNotes(recording);
     emit changed();
+    compareNames(*adding);
     if (!adding->reasons.isEmpty())
         session_.say(adding->reasons.size() == 1
                 ? tr("One file could not be opened. %1").arg(adding->reasons.front())

@@ -54,6 +54,8 @@ signals:
     void changed(); ///< Whether it is busy.
     void progressed(double share);
     void opened(const QString& path); ///< For the list of recent files.
+    /// Of takes that have joined together, some are named by other notes than are heard.
+    void rootsDisagree(puretone::LayerId layer, std::size_t count, std::size_t of);
     /// A bank holds several instruments: one is to be chosen, and opened.
     void presetsFound(const QString& path, const QStringList& joining,
         const std::vector<puretone::BankPreset>& presets);
@@ -68,6 +70,7 @@ private:
     void takeReady(std::size_t index, const Result<Take>& made, const QString& path);
     void addReady();
     void finishAdding();
+    void compareNames(const Adding& adding);
 
     Session& session_;
     QString demo_; ///< What greets.

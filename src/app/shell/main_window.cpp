@@ -96,12 +96,20 @@ MainWindow::MainWindow(QWidget* parent)
     connect(&session_.opening(), &Opening::opened, this, &RecentFiles::add);
     connect(&session_.opening(), &Opening::presetsFound, this, &MainWindow::choosePreset,
         Qt::QueuedConnection);
+    connect(&session_.opening(), &Opening::rootsDisagree, this, &MainWindow::offerNames);
     connect(dock_, &KeysDock::listeningAsked, this,
         [this](QWidget* near) { (new ListenPanel(session_, this))->openAbove(near); });
     connect(dock_, &KeysDock::keepAsked, this, &MainWindow::keepPlayed);
     connect(&ticker_, &QTimer::timeout, this, &MainWindow::tick);
     ticker_.start(33);
     qApp->installEventFilter(this);
+    connect(qApp, &QApplication::focusChanged, this, [this](QWidget* old, QWidget* now) {
+        // A button that is switched off while it works hands its focus on: nobody types there.
+        const bool handedOn = old != nullptr && !old->isEnabled();
+        doneWith_ = handedOn ? qobject_cast<QLineEdit*>(now) : nullptr;
+        if (doneWith_ != nullptr)
+            doneWith_->deselect();
+    });
     goTo(Stop::sound);
 }
 
@@ -328,18 +336,33 @@ void MainWindow::closeEvent(QCloseEvent* event)
 
 bool MainWindow::eventFilter(QObject* watched, QEvent* event)
 {
+    // A choice under the pointer is no obstacle for a column that is scrolled, and does not change.
+    if (event->type() == QEvent::Wheel && qobject_cast<QComboBox*>(watched) != nullptr) {
+        event->ignore();
+        return true;
+    }
+    if (event->type() == QEvent::MouseButtonPress && watched == doneWith_)
+        doneWith_ = nullptr;
     if (event->type() != QEvent::KeyPress && event->type() != QEvent::KeyRelease)
         return QWidget::eventFilter(watched, event);
     auto* target = qobject_cast<QWidget*>(watched);
     const bool ours = target != nullptr && target->window() == this;
-    // Letters that are typed into a field are letters; a focused button keeps its space bar.
+    // Letters that are typed into a field are letters, until Enter says that it is done; a focused
+    // button or choice keeps its space bar.
     auto* key = static_cast<QKeyEvent*>(event);
-    const bool writes =
-        qobject_cast<QLineEdit*>(target) != nullptr || qobject_cast<QComboBox*>(target) != nullptr;
-    const bool button =
-        qobject_cast<QAbstractButton*>(target) != nullptr && key->key() == Qt::Key_Space;
+    auto* field = qobject_cast<QLineEdit*>(target);
+    const bool writes = field != nullptr && field != doneWith_;
+    const bool button = key->key() == Qt::Key_Space
+        && (qobject_cast<QAbstractButton*>(target) != nullptr
+            || qobject_cast<QComboBox*>(target) != nullptr);
     if (ours && !writes && !button && dock_->typed(key))
         return true;
+    if (ours && field != nullptr && event->type() == QEvent::KeyPress) {
+        if (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter)
+            doneWith_ = field;
+        else if (!key->text().isEmpty())
+            doneWith_ = nullptr;
+    }
     return QWidget::eventFilter(watched, event);
 }
 

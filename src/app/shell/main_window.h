@@ -14,7 +14,9 @@
 #include "app/widgets/path_bar.h"
 #include "app/widgets/take_list.h"
 
+#include <QLineEdit>
 #include <QMenu>
+#include <QPointer>
 #include <QStackedWidget>
 #include <QTimer>
 #include <QToolButton>
@@ -80,6 +82,7 @@ private:
     bool maySkip(const History::Unsaved& document);
     void choosePreset(
         const QString& path, const QStringList& joining, const std::vector<BankPreset>& presets);
+    void offerNames(LayerId layer, std::size_t count, std::size_t of);
     void offerLeft(const std::shared_ptr<const LeftBehind>& left);
     void keepPlayed();
     void refresh();
@@ -105,6 +108,7 @@ private:
     KeysDock* dock_;
     DevicePanel* devices_;
     QTimer ticker_;
+    QPointer<QLineEdit> doneWith_; ///< Has the focus, but what is typed is not for it any more.
     TakeDrag takeDrag_{session_, this};
 };
 

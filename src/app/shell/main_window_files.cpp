@@ -4,6 +4,7 @@
 
 #include "app/shell/recent_files.h"
 #include "app/shell/sound_files.h"
+#include "app/stops/keys_stop.h"
 #include "app/widgets/file_dialogs.h"
 #include "app/widgets/sheet.h"
 #include "formats/export_plan.h"
@@ -95,6 +96,26 @@ void MainWindow::offerUnfinished()
         for (const auto& path : found)
             paths << QString::fromStdString(finishRecording(path).string());
         session_.opening().addFiles(paths);
+    };
+    offers_->add(std::move(offer));
+}
+
+void MainWindow::offerNames(LayerId layer, std::size_t count, std::size_t of)
+{
+    auto* keys = static_cast<KeysStop*>(stop(Stop::keys));
+    Offer offer;
+    offer.sentence =
+        tr("For %1 of %2 takes, name or file say another note than is heard.").arg(count).arg(of);
+    offer.action = tr("Compare…");
+    offer.comesAgain = false;
+    offer.stands = [this, keys, layer, document = session_.history().document()] {
+        return session_.history().document() == document
+            && session_.instrument().layer(layer) != nullptr && !keys->layOutPanel()->isVisible();
+    };
+    offer.take = [this, keys, layer] {
+        session_.showLayer(layer);
+        goTo(Stop::keys);
+        keys->showLayOut();
     };
     offers_->add(std::move(offer));
 }

@@ -114,9 +114,11 @@ void ExportStop::buildName()
     auto* choose = details()->addButton(tr("Choose folder"), tr("Where the files go"));
     connect(name_, &QLineEdit::editingFinished, this, [this] {
         const QString wanted = name_->text().trimmed();
-        if (!wanted.isEmpty())
+        // What only had the focus may still show the name of another document.
+        if (name_->isModified() && !wanted.isEmpty())
             session().edit(
                 tr("Rename instrument"), [&](Instrument& i) { i.name = wanted.toStdString(); });
+        name_->setModified(false);
         refresh();
     });
     connect(folder_, &QLineEdit::textChanged, this,
@@ -160,7 +162,7 @@ void ExportStop::refresh()
     const QSignalBlocker quiet(&exporting);
     exporting.refresh();
     const bool has = session().take() != nullptr;
-    if (!name_->hasFocus())
+    if (!name_->hasFocus() || !name_->isModified())
         name_->setText(QString::fromStdString(session().instrument().name));
     if (!folder_->hasFocus())
         folder_->setText(exporting.folder());

@@ -83,16 +83,19 @@ QHBoxLayout* KeysStop::buildRow()
         copy(tr("A copy a little out of tune"), LayerCopy::detuned);
         menu.exec(add_->mapToGlobal(QPoint(0, -menu.sizeHint().height())));
     });
-    connect(lay_, &QPushButton::clicked, this, [this] {
-        layOut_->begin();
-        pages_->setCurrentIndex(layOutPage);
-    });
+    connect(lay_, &QPushButton::clicked, this, &KeysStop::showLayOut);
     connect(levels_, &QPushButton::clicked, this, [this] {
         match_->begin();
         pages_->setCurrentIndex(matchPage);
     });
     connect(remove_, &QPushButton::clicked, this, &KeysStop::removeLayer);
     return row;
+}
+
+void KeysStop::showLayOut()
+{
+    layOut_->begin();
+    pages_->setCurrentIndex(layOutPage);
 }
 
 void KeysStop::connectLanes()

@@ -23,6 +23,8 @@ public:
     void showHeard(const Engine::Meter& heard, std::array<std::uint64_t, 2> keysDown) override;
     ZoneBench* lanes() { return lanes_; }
     LayOutPanel* layOutPanel() { return layOut_; }
+    /// What is said about the roots of the layer on screen, to be laid out by.
+    void showLayOut();
     /// Adds a copy of the layer on screen; those that run backwards are made beside the window.
     void copyLayerAs(LayerCopy how);
 

@@ -62,7 +62,7 @@ QLabel[role="heading"] { color: %3; font-weight: 600; }
 QLabel[role="concern"] { color: %9; }
 QFrame[role="rule"] { background: %5; border: none; max-height: 1px; min-height: 1px; }
 QPushButton { background: %2; color: %3; border: 1px solid %5; border-radius: 14px;
-    padding: 0 12px; min-height: 27px; }
+    padding: 0 12px; min-height: 27px; outline: none; }
 QPushButton:hover { border-color: %6; }
 QPushButton:focus { border: 2px solid %6; }
 QPushButton:checked, QPushButton[kind="main"] { background: %6; color: %11; border-color: %6; }

@@ -5634,6 +5634,14 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>%1 Aufnahmen wurden vor ihrem Ende unterbrochen; sie sind noch da.</translation>
     </message>
     <message>
+        <source>For %1 of %2 takes, name or file say another note than is heard.</source>
+        <translation>Bei %1 von %2 Takes nennen Name oder Datei einen anderen Ton, als zu hören ist.</translation>
+    </message>
+    <message>
+        <source>Compare…</source>
+        <translation>Vergleichen…</translation>
+    </message>
+    <message>
         <source>Which instrument?</source>
         <translation>Welches Instrument?</translation>
     </message>

@@ -308,7 +308,9 @@ void ZoneBench::paintReach(
         const double room = above ? block.right() - x : x - block.left();
         const double left = (above == (room > width + 8.0)) ? x + 5.0 : x - 5.0 - width;
         painter.setPen(t.coral);
-        painter.drawText(QRectF(left, block.top() + 30.0, width, 16.0), Qt::AlignCenter, words);
+        // One above the other: in a narrow block they reach across each other.
+        const double top = block.top() + (above ? 30.0 : 48.0);
+        painter.drawText(QRectF(left, top, width, 16.0), Qt::AlignCenter, words);
     };
     if (zone.highKey > high)
         mark(g.axis.x(high + 1), tr("thin above here"), true);
