@@ -3,6 +3,8 @@
 
 #include <algorithm>
 #include <chrono>
+#include <fstream>
+#include <string>
 #include <vector>
 
 // What the benchmarks share: medians of repeated times. Figures from a shared machine are noisy;
@@ -29,4 +31,17 @@ template <class Work> std::vector<double> timesMs(int rounds, Work work)
 template <class Work> double medianMs(int rounds, Work work)
 {
     return median(timesMs(rounds, work));
+}
+
+/// What the system says of this process, MB: "VmRSS", "VmHWM".
+inline double memoryMb(const std::string& field)
+{
+    std::ifstream status("/proc/self/status");
+    for (std::string word; status >> word;)
+        if (word == field + ":") {
+            double kilobytes = 0.0;
+            status >> kilobytes;
+            return kilobytes * 1024.0 / 1e6;
+        }
+    return 0.0;
 }

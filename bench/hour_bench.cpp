@@ -14,7 +14,6 @@
 #include <QPainter>
 #include <QTemporaryDir>
 #include <QTest>
-#include <fstream>
 #include <sndfile.h>
 
 using namespace puretone;
@@ -42,18 +41,6 @@ void writeLong(const std::string& path, double minutes)
         sf_writef_float(file, block.data(), 48000);
     }
     sf_close(file);
-}
-
-double memoryMb(const std::string& field)
-{
-    std::ifstream status("/proc/self/status");
-    for (std::string word; status >> word;)
-        if (word == field + ":") {
-            double kilobytes = 0.0;
-            status >> kilobytes;
-            return kilobytes / 1024.0;
-        }
-    return 0.0;
 }
 
 void measurePaints(MainWindow& window)
@@ -110,7 +97,7 @@ int main(int argc, char** argv)
     const double ready = double(timer.elapsed()) / 1000.0;
     window.session().background().settle();
     const double decoded =
-        double(window.session().take()->audio().frames()) * 2.0 * sizeof(float) / 1048576.0;
+        double(window.session().take()->audio().frames()) * 2.0 * sizeof(float) / 1e6;
     std::printf("%.0f minutes of stereo, %.0f MB decoded\n", minutes, decoded);
     std::printf("first drawn after %.1f s, playable after %.1f s, all known after %.1f s\n",
         drawnAfter, ready, double(timer.elapsed()) / 1000.0);

@@ -22,6 +22,7 @@ constexpr double closesAfterSeconds = 0.06;
 /// Where silences alone count: two partials that beat may be still for as long as this.
 constexpr double closesAfterLongSeconds = 0.2;
 constexpr double startAboveFloorDb = 5.0;
+constexpr double firstAttackSeconds = 0.04;
 /// A sound this far below the typical note is no note of the same player.
 constexpr double sliverBelowDb = 24.0;
 
@@ -127,8 +128,10 @@ private:
     {
         const auto stretch = stretches[index];
         std::vector<std::int64_t> borders{startFromQuiet(stretch.from)};
+        // What was found later, but begins within the first attack, is part of it: reeds that join.
+        const auto begun = borders.front() + std::int64_t(firstAttackSeconds * audio_.rate);
         for (const auto frame : onsets)
-            if (const auto start = onCrossing(frame); start > borders.back())
+            if (const auto start = onCrossing(frame); start > std::max(begun, borders.back()))
                 borders.push_back(start);
         const bool last = index + 1 == stretches.size();
         const auto nextStretch = last ? audio_.frames() : startFromQuiet(stretches[index + 1].from);

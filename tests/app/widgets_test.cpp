@@ -2,6 +2,7 @@
 // Single widgets under real mouse and key events.
 #include "app/shell/message_bar.h"
 #include "app/shell/typing_keys.h"
+#include "app/stops/stop_view.h"
 #include "app/theme/theme.h"
 #include "app/widgets/candidate_row.h"
 #include "app/widgets/choice_list.h"
@@ -145,6 +146,18 @@ TEST_CASE("times step by ratios and never below zero", "[app][field]")
     CHECK(stepTime(0.0, -5.0) == 0.0);
     CHECK(stepTime(0.0, 1.0) > 0.0);
     CHECK_THAT(stepTime(stepTime(0.25, 3.0), -3.0), WithinAbs(0.25, 1e-9));
+}
+
+TEST_CASE("only a sustain is silent at its lowest", "[app][field]")
+{
+    const auto level = decibelField("Lift", {}, -24.0, 24.0, 0.0);
+    CHECK(level.format(-24.0) == "-24.0 dB");
+    CHECK(decibelField("Drive", {}, 0.0, 36.0, 0.0).format(0.0) == "0.0 dB");
+    const auto sustain = sustainField("Sustain", {}, 0.0);
+    CHECK(sustain.format(sustain.low) == "silent");
+    CHECK(sustain.parse("silent") == sustain.low);
+    CHECK(sustain.format(-6.0) == "-6.0 dB");
+    CHECK(sustain.parse("-6 dB") == -6.0);
 }
 
 TEST_CASE("text can be read on every ground of both themes", "[app][theme]")

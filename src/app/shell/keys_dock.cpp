@@ -2,6 +2,7 @@
 #include "app/shell/keys_dock.h"
 
 #include "app/theme/theme.h"
+#include "model/zone_edit.h"
 
 #include <QGridLayout>
 #include <QHBoxLayout>
@@ -174,13 +175,7 @@ void KeysDock::refresh()
     const Take* take = session_.take();
     keyboard_->setNaming(session_.naming());
     keyboard_->setRoot(take != nullptr ? std::optional(take->tuning.rootKey) : std::nullopt);
-    int low = 128, high = -1;
-    for (const auto& layer : session_.instrument().layers)
-        for (const auto& zone : layer.zones) {
-            low = std::min(low, zone.lowKey);
-            high = std::max(high, zone.highKey);
-        }
-    keyboard_->setRange(low, high);
+    keyboard_->setSilent(silentKeys(session_.instrument()));
     playRoot_->setEnabled(take != nullptr);
     const auto show = [this](QPushButton* button, const QString& text) {
         button->setText(button->fontMetrics().elidedText(text, Qt::ElideMiddle, 168));

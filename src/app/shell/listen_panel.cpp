@@ -4,6 +4,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/file_dialogs.h"
 
+#include <QFileInfo>
 #include <QLabel>
 
 namespace puretone::app {
@@ -67,8 +68,10 @@ void ListenPanel::addFile()
     const auto path = dialogs::file(parentWidget(), tr("Choose a MIDI file"),
         tr("MIDI files (*.mid *.midi)"), dialogs::Kind::notes);
     const int place = path.isEmpty() ? -1 : session_.listening().addFile(path);
-    if (place >= 0)
+    if (place >= 0) {
         session_.listening().play(place);
+        session_.say(tr("%1 plays round and round.").arg(QFileInfo(path).fileName()), false);
+    }
     close();
 }
 

@@ -40,11 +40,8 @@ FieldSpec fieldOf(const ParameterFacts& facts, const std::function<Naming()>& na
         spec.low = facts.low;
         return spec;
     }
-    case ParameterUnit::decibels: {
-        FieldSpec spec = decibelField(label, tip, facts.low, facts.high, facts.standard);
-        spec.format = [](double db) { return QString::fromStdString(formatNumber(db, 1) + " dB"); };
-        return spec;
-    }
+    case ParameterUnit::decibels:
+        return decibelField(label, tip, facts.low, facts.high, facts.standard);
     case ParameterUnit::hertz:
         return hertzField(facts);
     case ParameterUnit::seconds:

@@ -20,6 +20,10 @@ MannerPanel::MannerPanel(Session& session, FieldColumn* into)
     connect(manner_, &ChoiceField::chosen, this, [this](int index) {
         session_.editLayer(
             tr("Change playing manner"), [&](Layer& l) { l.manner = Manner(index); });
+        if (Manner(index) == Manner::keepsLength)
+            FieldColumn::bringIntoView(manner_, lengths_);
+        if (Manner(index) == Manner::frozen)
+            FieldColumn::bringIntoView(manner_, scatterPitch_);
     });
     addLength(into);
     addFrozen(into);

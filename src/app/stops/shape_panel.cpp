@@ -55,9 +55,8 @@ void ShapePanel::addEnvelope(FieldColumn* into)
         stage(secondsField(tr("Decay"), tr("How long it takes to fall to the sustain level"), 0.0,
                   60.0, 0.0),
             tr("Change decay"), &Envelope::decay));
-    stage(
-        decibelField(tr("Sustain"), tr("The level that a held key stays at; silent makes a pluck"),
-            silentSustainDb, 0.0, 0.0),
+    stage(sustainField(
+              tr("Sustain"), tr("The level that a held key stays at; silent makes a pluck"), 0.0),
         tr("Change sustain"), &Envelope::sustainDb);
     moves(Target::release,
         stage(secondsField(tr("Release"),
@@ -148,8 +147,8 @@ void ShapePanel::addSecond(FieldColumn* into)
     stage(tr("Second hold"), tr("How long it stays"), &Envelope::hold, 0.0, 60.0);
     stage(tr("Second decay"), tr("How long it takes to fall"), &Envelope::decay, 0.0, 60.0);
     fields_.add(into,
-        decibelField(tr("Second sustain"), tr("Where it stays while a key is held"),
-            silentSustainDb, 0.0, standard.sustainDb),
+        sustainField(
+            tr("Second sustain"), tr("Where it stays while a key is held"), standard.sustainDb),
         tr("Change second envelope"), &Layer::second, &Envelope::sustainDb);
     stage(tr("Second release"), tr("How long it takes to fall after the key is let go"),
         &Envelope::release, shortestRelease, 60.0);

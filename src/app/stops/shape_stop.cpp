@@ -260,7 +260,8 @@ void ShapeStop::refresh()
     const auto g = EnvelopeGeometry::make(QRectF(0.0, 0.0, 1.0, 1.0), layer.envelope);
     note.want(g.letGo, g.shownSeconds);
     picture_->setNote(note.wave(), layer.envelope, nameOfKey(note.key(), session().naming()));
-    filter_->setFilter(note.spectrum(), layer.filter, cutoffAt(layer.filter, note.key()));
+    filter_->setFilter(note.spectrum(), layer.filter, cutoffAt(layer.filter, note.key()),
+        typeset(noteName(note.key(), session().naming())));
     movements_->setMovements(layer, session().instrument().effects, movement_->chosen());
     shape_->refresh();
     movement_->refresh();

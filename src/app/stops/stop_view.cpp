@@ -4,6 +4,7 @@
 #include "app/theme/theme.h"
 #include "base/quantity.h"
 #include "base/song_time.h"
+#include "model/layer.h"
 
 #include <QScrollArea>
 
@@ -199,15 +200,24 @@ FieldSpec decibelField(
     const QString& label, const QString& tip, double low, double high, double reset)
 {
     FieldSpec spec = ranged(label, tip, low, high, reset);
-    spec.format = [low](double level) {
-        return level <= low ? QStringLiteral("silent")
-                            : QString::fromStdString(formatDecibels(Decibels{level}));
+    spec.format = [](double level) {
+        return QString::fromStdString(formatNumber(level, 1) + " dB");
     };
-    spec.parse = [low](const QString& text) {
-        return text.trimmed() == QLatin1String("silent") ? std::optional(low)
-                                                         : numberFrom(text, "db");
-    };
+    spec.parse = [](const QString& text) { return numberFrom(text, "db"); };
     spec.step = [](double level, double steps) { return stepLinear(level, steps, 0.5); };
+    return spec;
+}
+
+FieldSpec sustainField(const QString& label, const QString& tip, double reset)
+{
+    FieldSpec spec = decibelField(label, tip, silentSustainDb, 0.0, reset);
+    spec.format = [number = spec.format](double level) {
+        return level <= silentSustainDb ? QObject::tr("silent") : number(level);
+    };
+    spec.parse = [number = spec.parse](const QString& text) {
+        return text.trimmed() == QObject::tr("silent") ? std::optional(silentSustainDb)
+                                                       : number(text);
+    };
     return spec;
 }
 

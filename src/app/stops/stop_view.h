@@ -68,6 +68,8 @@ FieldSpec songTimeField(
 FieldSpec centsField(const QString& label, const QString& tip, double low, double high);
 FieldSpec decibelField(
     const QString& label, const QString& tip, double low, double high, double reset);
+/// Of an envelope: at its lowest it is silent.
+FieldSpec sustainField(const QString& label, const QString& tip, double reset);
 /// Octaves, 8 of them at most.
 FieldSpec octavesField(const QString& label, const QString& tip, double low = -8.0);
 /// From left, -1, to right, 1.

@@ -4,6 +4,10 @@
 <context>
     <name>QObject</name>
     <message>
+        <source>silent</source>
+        <translation>still</translation>
+    </message>
+    <message>
         <source>%1 is written.</source>
         <translation>%1 ist geschrieben.</translation>
     </message>
@@ -3660,6 +3664,10 @@
         <translation>Den Griff ziehen: quer für die Grenze, auf und ab für die Resonanz</translation>
     </message>
     <message>
+        <source>cutoff %1 at %2</source>
+        <translation>Grenze %1 bei %2</translation>
+    </message>
+    <message>
         <source>cutoff %1</source>
         <translation>Grenze %1</translation>
     </message>
@@ -5185,6 +5193,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>Add a MIDI file…</source>
         <translation>MIDI-Datei hinzufügen…</translation>
+    </message>
+    <message>
+        <source>%1 plays round and round.</source>
+        <translation>%1 wird immer wieder gespielt.</translation>
     </message>
     <message>
         <source>Choose a MIDI file</source>

@@ -29,11 +29,13 @@ CutoffView::CutoffView(QWidget* parent)
     setToolTip(tr("Drag the handle: across for the cutoff, up and down for the resonance"));
 }
 
-void CutoffView::setFilter(const MeanSpectrum* spectrum, const Filter& filter, double cutoff)
+void CutoffView::setFilter(
+    const MeanSpectrum* spectrum, const Filter& filter, double cutoff, const QString& key)
 {
     spectrum_ = spectrum != nullptr ? *spectrum : MeanSpectrum{};
     filter_ = filter;
     cutoff_ = cutoff;
+    key_ = key;
     update();
 }
 
@@ -103,8 +105,11 @@ void CutoffView::paintEvent(QPaintEvent*)
     painter.setPen(QPen(t.ink, 2.0));
     painter.setBrush(grabbed_ || underMouse() ? t.ink : t.panel);
     painter.drawEllipse(h, 6.0, 6.0);
-    QString text = on ? tr("cutoff %1").arg(typeset(formatHz(cutoff_)))
-                      : tr("no filter: drag the handle to the left for a low one");
+    // By keys it is another one for each: the field has that of middle C.
+    const bool byKey = std::abs(cutoff_ / filter_.hz - 1.0) > 0.005;
+    QString text = !on ? tr("no filter: drag the handle to the left for a low one")
+        : byKey        ? tr("cutoff %1 at %2").arg(typeset(formatHz(cutoff_)), key_)
+                       : tr("cutoff %1").arg(typeset(formatHz(cutoff_)));
     if (on && now_ > 0.0)
         text += tr(", now %1").arg(typeset(formatHz(now_)));
     painter.setFont(Theme::font(11, Theme::Weight::medium));

@@ -17,7 +17,9 @@ class CutoffView : public QWidget {
 public:
     explicit CutoffView(QWidget* parent = nullptr);
     /// @param spectrum Null while it is not known. @param cutoff With what the shown key adds, Hz.
-    void setFilter(const MeanSpectrum* spectrum, const Filter& filter, double cutoff);
+    /// @param key Its name.
+    void setFilter(
+        const MeanSpectrum* spectrum, const Filter& filter, double cutoff, const QString& key);
     /// Where the filter of the sounding note stands, Hz; 0 when silent.
     void showNow(double hz);
     QPointF handle() const;
@@ -44,6 +46,7 @@ private:
     MeanSpectrum spectrum_;
     Filter filter_;
     double cutoff_ = 2000.0, now_ = 0.0;
+    QString key_;
     bool grabbed_ = false, moved_ = false;
     QPointF grabOffset_;
 };

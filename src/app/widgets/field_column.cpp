@@ -4,7 +4,9 @@
 #include "app/theme/theme.h"
 
 #include <QFrame>
+#include <QPointer>
 #include <QScrollArea>
+#include <QScrollBar>
 #include <QSettings>
 #include <QTimer>
 
@@ -92,12 +94,21 @@ std::vector<QPushButton*> FieldColumn::addButtons(
     return buttons;
 }
 
-void FieldColumn::bringIntoView()
+void FieldColumn::bringIntoView(QWidget* first, QWidget* last)
 {
-    QTimer::singleShot(0, this, [this] {
-        for (QWidget* above = parentWidget(); above != nullptr; above = above->parentWidget())
-            if (auto* scroll = qobject_cast<QScrollArea*>(above))
-                scroll->ensureWidgetVisible(this, 0, 8);
+    QTimer::singleShot(0, first, [first, last = QPointer(last)] {
+        QWidget* above = first->parentWidget();
+        while (above != nullptr && qobject_cast<QScrollArea*>(above) == nullptr)
+            above = above->parentWidget();
+        auto* scroll = qobject_cast<QScrollArea*>(above);
+        if (scroll == nullptr || last == nullptr)
+            return;
+        constexpr int margin = 8;
+        const QWidget* inside = scroll->widget();
+        const int top = first->mapTo(inside, QPoint(0, 0)).y() - margin;
+        const int bottom = last->mapTo(inside, QPoint(0, last->height())).y() + margin;
+        auto* bar = scroll->verticalScrollBar();
+        bar->setValue(std::min(top, std::max(bar->value(), bottom - scroll->viewport()->height())));
     });
 }
 
@@ -123,6 +134,8 @@ FieldColumn* FieldColumn::addFold(const QString& title, const QString& key, bool
     connect(head, &QPushButton::clicked, this, [=](bool shown) {
         show(shown);
         QSettings().setValue(setting, shown);
+        if (shown)
+            bringIntoView(head, part);
     });
     connect(part, &FieldColumn::unfolded, this, [=] {
         head->setChecked(true);

@@ -34,7 +34,9 @@ public:
     /// Shows a folded part for now, because something in it matters; what was set by hand is kept.
     void unfold();
     /// Scrolls, once it is laid out, until all of this is seen: details are longer than the window.
-    void bringIntoView();
+    void bringIntoView() { bringIntoView(this, this); }
+    /// The same for all from one to another of its parts; of what is too long, the beginning.
+    static void bringIntoView(QWidget* first, QWidget* last);
 
 signals:
     void unfolded();

@@ -78,10 +78,9 @@ void Keyboard::setRoot(std::optional<int> key)
     update();
 }
 
-void Keyboard::setRange(int low, int high)
+void Keyboard::setSilent(const std::array<bool, 128>& silent)
 {
-    low_ = low;
-    high_ = high;
+    silent_ = silent;
     update();
 }
 
@@ -106,7 +105,6 @@ KeyboardGeometry Keyboard::geometryOfKeys() const
 
 void Keyboard::paintEvent(QPaintEvent*)
 {
-    const auto& t = Theme::tokens();
     const auto g = geometryOfKeys();
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
@@ -114,14 +112,25 @@ void Keyboard::paintEvent(QPaintEvent*)
         for (int key = g.lowest; key <= g.highest; ++key)
             if (KeyboardGeometry::isBlack(key) == black)
                 paintKey(painter, g, key);
-    const int low = std::max(low_, g.lowest), high = std::min(high_, g.highest);
-    if (low <= high) {
-        painter.setPen(QPen(t.sea, 2.5));
-        const double y = g.area.bottom() + 5.0;
+    paintRanges(painter, g);
+    paintFork(painter, g);
+}
+
+/// A line below the keys that sound.
+void Keyboard::paintRanges(QPainter& painter, const KeyboardGeometry& g) const
+{
+    painter.setPen(QPen(Theme::tokens().sea, 2.5));
+    const double y = g.area.bottom() + 5.0;
+    for (int low = g.lowest; low <= g.highest; ++low) {
+        if (silent_[std::size_t(low)])
+            continue;
+        int high = low;
+        while (high < g.highest && !silent_[std::size_t(high + 1)])
+            ++high;
         painter.drawLine(
             QPointF(g.rectOf(low).left() + 1.0, y), QPointF(g.rectOf(high).right() - 1.0, y));
+        low = high;
     }
-    paintFork(painter, g);
 }
 
 void Keyboard::paintKey(QPainter& painter, const KeyboardGeometry& g, int key) const
@@ -129,9 +138,8 @@ void Keyboard::paintKey(QPainter& painter, const KeyboardGeometry& g, int key) c
     const auto& t = Theme::tokens();
     const bool black = KeyboardGeometry::isBlack(key);
     const bool night = Theme::name() == ThemeName::nightWatch;
-    const bool inRange = key >= low_ && key <= high_;
     QColor color = black ? (night ? t.paper.darker(140) : t.ink) : t.panel;
-    if (!inRange)
+    if (silent_[std::size_t(key)])
         color = t.faded;
     if (root_ == key)
         color = t.brass;

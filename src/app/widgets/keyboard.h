@@ -24,15 +24,15 @@ struct KeyboardGeometry {
     int velocityAt(int key, QPointF position) const;
 };
 
-/// The playable keyboard: root marked, range tinted, pressed keys shown; velocity by where a key is
-/// hit.
+/// The playable keyboard: root marked, silent keys faded, pressed keys shown; velocity by where a
+/// key is hit.
 class Keyboard : public QWidget {
     Q_OBJECT
 
 public:
     explicit Keyboard(QWidget* parent = nullptr);
     void setRoot(std::optional<int> key);
-    void setRange(int low, int high);
+    void setSilent(const std::array<bool, 128>& silent);
     void setNaming(const Naming& naming);
     void setKeysDown(std::array<std::uint64_t, 2> keys);
     KeyboardGeometry geometryOfKeys() const;
@@ -52,11 +52,12 @@ protected:
 private:
     bool down(int key) const { return (down_[std::size_t(key / 64)] >> (key % 64) & 1U) != 0; }
     void paintKey(QPainter& painter, const KeyboardGeometry& g, int key) const;
+    void paintRanges(QPainter& painter, const KeyboardGeometry& g) const;
     void paintFork(QPainter& painter, const KeyboardGeometry& g) const;
     void touch(std::optional<int> key, QPointF position);
 
     std::optional<int> root_;
-    int low_ = 0, high_ = 127;
+    std::array<bool, 128> silent_{};
     Naming naming_;
     std::array<std::uint64_t, 2> down_{};
     std::optional<int> touched_;
