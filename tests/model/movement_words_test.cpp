@@ -36,6 +36,10 @@ TEST_CASE("movements are read from sentences", "[model][movement]")
     CHECK(read("release touch release").amount == factsOf(Target::release).usual);
     CHECK(read("wheel pitch 12 by touch").by == Source{SourceKind::touch, 0});
     CHECK(read("wheel cutoff 1000").amount == factsOf(Target::cutoff).most);
+    // As they are called in the trade.
+    CHECK(read("velocity filter 1 oct") == read("touch cutoff 1 oct"));
+    CHECK(read("aftertouch volume 3 db") == read("pressure level 3 dB"));
+    CHECK(parseMovement("lfo 5 hz pitch 20 ct")->wave->shape == Wave::Shape::sine);
     const auto wave = parseMovement("saw down 0.3 Hz cutoff 0.6 oct as far as wheel");
     REQUIRE(wave);
     REQUIRE(wave->wave);

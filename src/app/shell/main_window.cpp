@@ -231,9 +231,11 @@ void MainWindow::refresh()
     offers_->look();
     const Take* take = session_.take();
     const QFontMetrics nameMetrics(name_->font());
-    name_->setText(nameMetrics.elidedText(
-        QString::fromStdString(session_.instrument().name), Qt::ElideRight, sideWidth - 34));
-    name_->setToolTip(QString::fromStdString(session_.instrument().name));
+    const auto& given = session_.instrument().name;
+    const QString name =
+        given == Instrument{}.name ? tr("Untitled") : QString::fromStdString(given);
+    name_->setText(nameMetrics.elidedText(name, Qt::ElideRight, sideWidth - 34));
+    name_->setToolTip(name);
     const QString file = take != nullptr ? QString::fromStdString(take->recording->fileName)
                                          : tr("no recording yet");
     takeName_->setText(takeName_->fontMetrics().elidedText(file, Qt::ElideMiddle, sideWidth - 8));

@@ -16,7 +16,7 @@ LayerPanel::LayerPanel(Session& session, FieldColumn* into)
     auto* label = new QLabel(tr("Name"), into);
     label->setProperty("role", "quiet");
     name_ = new QLineEdit(into);
-    name_->setFixedWidth(132);
+    name_->setFixedWidth(128);
     name_->setMaxLength(60);
     name_->setAccessibleName(tr("Name of the layer"));
     name_->setToolTip(tr("What the lane is called"));

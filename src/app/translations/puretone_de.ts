@@ -3565,6 +3565,34 @@
         <source>unpitched</source>
         <translation>ohne Tonhöhe</translation>
     </message>
+    <message>
+        <source>aftertouch</source>
+        <translation>aftertouch</translation>
+    </message>
+    <message>
+        <source>filter</source>
+        <translation>Filter</translation>
+    </message>
+    <message>
+        <source>lfo</source>
+        <translation>LFO</translation>
+    </message>
+    <message>
+        <source>modwheel</source>
+        <translation>Modrad</translation>
+    </message>
+    <message>
+        <source>release velocity</source>
+        <translation>Loslasstempo</translation>
+    </message>
+    <message>
+        <source>velocity</source>
+        <translation>Velocity</translation>
+    </message>
+    <message>
+        <source>volume</source>
+        <translation>Volumen</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::ArrivingView</name>
@@ -5002,7 +5030,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>at phrase start</source>
-        <translation>am Phrasenkopf</translation>
+        <translation>Phrasenbeginn</translation>
     </message>
     <message>
         <source>within phrases</source>
@@ -5306,7 +5334,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>equal power</source>
-        <translation>gleiche Leistung</translation>
+        <translation>leistungstreu</translation>
     </message>
     <message>
         <source>Even out</source>
@@ -5549,6 +5577,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
 </context>
 <context>
     <name>puretone::app::MainWindow</name>
+    <message>
+        <source>Untitled</source>
+        <translation>Ohne Namen</translation>
+    </message>
     <message>
         <source>Pure Tone</source>
         <translation>Pure Tone</translation>
@@ -8119,7 +8151,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>one, tied</source>
-        <translation>einer, gebunden</translation>
+        <translation>einer, legato</translation>
     </message>
     <message>
         <source>Change notes</source>
@@ -8771,7 +8803,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>a row of notes</source>
-        <translation>einer Notenreihe</translation>
+        <translation>einer Reihe</translation>
     </message>
     <message>
         <source>First note</source>

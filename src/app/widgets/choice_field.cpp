@@ -16,7 +16,7 @@ ChoiceField::ChoiceField(
 {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(8);
+    row->setSpacing(4);
     auto* name = new QLabel(label, this);
     name->setProperty("role", "quiet");
     name->setToolTip(tip);

@@ -140,7 +140,7 @@ void Keyboard::paintKey(QPainter& painter, const KeyboardGeometry& g, int key) c
     const bool night = Theme::name() == ThemeName::nightWatch;
     QColor color = black ? (night ? t.paper.darker(140) : t.ink) : t.panel;
     if (silent_[std::size_t(key)])
-        color = t.faded;
+        color = black ? t.faded.darker(125) : t.faded;
     if (root_ == key)
         color = t.brass;
     if (down(key))

@@ -20,7 +20,7 @@ constexpr double dragThreshold = 4.0;
 
 void limitValueWidth(QWidget& value)
 {
-    constexpr int narrowest = 100, widest = 132;
+    constexpr int narrowest = 100, widest = 128;
     value.setMinimumWidth(narrowest);
     value.setMaximumWidth(widest);
     value.setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
@@ -46,7 +46,7 @@ ValueField::ValueField(FieldSpec spec, QWidget* parent)
 {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(8);
+    row->setSpacing(4);
     row->addWidget(label_, 1);
     row->addWidget(edit_, valueStretch);
     label_->setProperty("role", "quiet");
