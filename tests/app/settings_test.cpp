@@ -145,7 +145,10 @@ TEST_CASE("what greets gives its place to sounds, unless it was changed", "[app]
     }
     SECTION("changed")
     {
+        const TemporaryFolder folder;
         d.session().edit("Rename", [](Instrument& next) { next.name = "Our light"; });
+        d.session().saving().save(QString::fromStdString((folder / "ours.puretone").string()));
+        d.settle();
         d.session().opening().addFiles({bell});
         d.settle();
         CHECK(d.document().takes.size() == 2);

@@ -75,6 +75,16 @@ void Audition::endNote()
         session_.player().engine().post(MidiEvent::noteOff(std::exchange(struck_, -1)));
 }
 
+void Audition::giveWay()
+{
+    if (struck_ < 0)
+        return;
+    auto down = session_.player().engine().keysDown();
+    down[std::size_t(struck_ / 64)] &= ~(std::uint64_t(1) << (struck_ % 64));
+    if (down[0] != 0 || down[1] != 0)
+        endNote();
+}
+
 void Audition::strike()
 {
     if (!std::exchange(toStrike_, false) || !instrument_)

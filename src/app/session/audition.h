@@ -30,6 +30,8 @@ public:
     const Instrument* instrument() const { return instrument_ ? &*instrument_ : nullptr; }
     /// The program is there: strikes it.
     void strike();
+    /// What was struck for it ends as soon as somebody plays it on keys.
+    void giveWay();
 
 private:
     void endNote();

@@ -126,8 +126,8 @@ void Opening::greet(const QString& demo)
 
 bool Opening::greets() const
 {
-    const auto& history = session_.history();
-    return greeting_ == history.document() && history.isSaved();
+    return greeting_ && greeting_->document == session_.history().document()
+        && greeting_->value == session_.instrument();
 }
 
 std::filesystem::path Opening::dataFolder()
@@ -168,7 +168,7 @@ void Opening::adopt(const QString& path, const Result<Instrument>& result, const
         {isHome ? path.toStdString() : std::string(), isProject});
     emit opened(path);
     if (path == demo_)
-        greeting_ = session_.history().document();
+        greeting_ = session_.version();
     if (!kind || *kind == FileKind::wav)
         session_.splitting().lookForNotes(session_.instrument().takes.front().recording.pointer());
     if (!leftOut.empty()) {

@@ -3,8 +3,8 @@
 
 #include "app/session/arriving.h"
 #include "app/session/background.h"
+#include "app/session/take_key.h"
 #include "formats/instrument_file.h"
-#include "model/history.h"
 
 #include <QStringList>
 #include <QTimer>
@@ -74,7 +74,7 @@ private:
 
     Session& session_;
     QString demo_; ///< What greets.
-    std::optional<History::DocumentId> greeting_; ///< The document that it became.
+    std::optional<DocumentVersion> greeting_; ///< The document that it became.
     std::shared_ptr<Adding> adding_;
     std::shared_ptr<Arriving> arriving_;
     bool showArriving_ = false; ///< Short files are there before anything could be seen.

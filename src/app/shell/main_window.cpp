@@ -273,6 +273,7 @@ void MainWindow::refresh()
 void MainWindow::tick()
 {
     const auto heard = dock_->tick();
+    session_.audition().giveWay();
     const bool ours = session_.take() != nullptr && heard.take == session_.take()->id;
     stop(path_->current())->showPlayhead(ours ? heard.position : -1.0);
     stop(path_->current())->showHeard(heard, session_.player().engine().keysDown());
