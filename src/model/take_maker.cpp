@@ -45,13 +45,18 @@ std::string sharedWords(const std::vector<std::string>& names)
     return shared;
 }
 
+/// Words that stand for any sound, or any folder of them.
 bool saysNothing(std::string words)
 {
-    constexpr std::array<std::string_view, 8> nothing{
-        "take", "note", "sample", "sound", "track", "audio", "rec", "recording"};
+    constexpr std::array<std::string_view, 11> nothing{"take", "note", "sample", "sound", "track",
+        "audio", "rec", "recording", "music", "download", "desktop"};
     std::transform(words.begin(), words.end(), words.begin(),
         [](char c) { return c >= 'A' && c <= 'Z' ? char(c - 'A' + 'a') : c; });
-    return words.empty() || std::find(nothing.begin(), nothing.end(), words) != nothing.end();
+    const auto is = [&](const std::string& word) {
+        return std::find(nothing.begin(), nothing.end(), word) != nothing.end();
+    };
+    return words.empty() || is(words)
+        || (words.back() == 's' && is(words.substr(0, words.size() - 1)));
 }
 
 std::string asTitle(std::string name)
@@ -80,7 +85,7 @@ std::string instrumentName(const std::vector<std::filesystem::path>& files)
     const bool together = std::all_of(files.begin(), files.end(),
         [&](const std::filesystem::path& file) { return file.parent_path() == folder; });
     const auto named = together ? folder.filename().string() : std::string();
-    return asTitle(named.empty() ? names.front() : nameFromFile(named + "."));
+    return asTitle(saysNothing(named) ? names.front() : nameFromFile(named + "."));
 }
 
 void readPitch(Take& take, const Progress& progress)

@@ -80,7 +80,7 @@ void findFacts(Take& take, const Progress& progress = {});
 std::string nameFromFile(const std::string& fileName);
 /// What an instrument of these files is called: by the words that all of them begin with ("Horn" of
 /// "horn_A2.wav" and "horn_C3.wav"); where those say nothing ("take 1", "take 2"), by the folder
-/// that they lie in, or else by the first.
+/// that they lie in, and where that says nothing either ("sounds"), by the first.
 std::string instrumentName(const std::vector<std::filesystem::path>& files);
 
 } // namespace puretone

@@ -159,6 +159,7 @@ TEST_CASE("names are made from file names", "[model][take]")
     CHECK(named({"/pier/wood_1.0/knock.wav", "/pier/wood_1.0/creak.wav"}) == "Wood 1.0");
     CHECK(named({"/harmonium/Take 01.wav", "/harmonium/Take 02.wav"}) == "Harmonium");
     CHECK(named({"/harmonium/knock.wav", "/pier/creak.wav"}) == "Knock");
+    CHECK(named({"/pier/Recordings/knock.wav", "/pier/Recordings/creak.wav"}) == "Knock");
     CHECK(named({"knock.wav", "creak.wav"}) == "Knock");
     CHECK(named({"/knock.wav", "/creak.wav"}) == "Knock");
     CHECK(named({}) == Instrument{}.name);
