@@ -17,7 +17,8 @@ struct Offer {
     QString refusal; ///< Empty where it can only be put off.
     std::function<void()> refuse;
     bool comesAgain = true; ///< At the next start, where it was put off.
-    std::function<bool()> stands = nullptr; ///< False as soon as there is nothing to offer any more.
+    std::function<bool()> stands =
+        nullptr; ///< False as soon as there is nothing to offer any more.
 };
 
 /// A line of its own above the messages; hidden while there is nothing to offer. Several offers
