@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Whether a long session grows: edits of one long take in the real window, as many as an hour of
-// work has, with undo and redo in between. What counts is that memory ends to grow near what
+// work has, with undo and redo in between. What counts is that memory stops growing near what
 // opening took, the limit that Settings gives to undo, and the 48 MB of sounds that History keeps
 // at hand.
 //
