@@ -216,6 +216,23 @@ void hearAgain(Take& take, const Progress& progress)
     explain(choices, take.rate());
 }
 
+bool keepPart(Take& take, Span kept)
+{
+    take.kept = kept;
+    const auto lies = [kept](const Loop& loop) {
+        return loop.span.start >= kept.start && loop.span.end <= kept.end;
+    };
+    if (!take.loop.repeats() || lies(take.loop))
+        return true;
+    const auto& choices = take.facts->loopChoices;
+    const auto other = std::find_if(choices.begin(), choices.end(),
+        [&](const LoopCandidate& choice) { return lies(choice.loop); });
+    take.loop.on = other != choices.end();
+    if (take.loop.on)
+        take.loop = other->loop;
+    return take.loop.on;
+}
+
 void findFacts(Take& take, const Progress& progress)
 {
     Take heard = take;

@@ -72,6 +72,9 @@ bool isStruckDead(const Take& take);
 /// Searches loops in the kept part again and takes the best; the kept part grows where that is one
 /// of the file's own and reaches beyond it.
 void searchLoops(Take& take, const Progress& progress = {});
+/// Keeps another part. A loop that does not lie in it gives way to the best of the choices that
+/// does; it is off where none of them does. @return False then: one is to be searched for.
+bool keepPart(Take& take, Span kept);
 /// Finds out again what was found out about a take when it was made. Decides nothing; where it is
 /// cancelled, nothing changes.
 void findFacts(Take& take, const Progress& progress = {});

@@ -94,6 +94,43 @@ TEST_CASE("Alt with an arrow key steps a post from match to match", "[app][loop]
     CHECK(moved < 2.1 * period);
 }
 
+TEST_CASE("a start behind the loop finds another one, and dragged back the loop is there again",
+    "[app][loop]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.goTo(Stop::sound);
+    auto* stop = static_cast<SoundStop*>(d.window.stop(Stop::sound));
+    const auto before = d.take();
+    REQUIRE(before.loop.on);
+    const double rate = before.rate();
+    // Dragged behind every loop that is known, and on in the same drag to where it was.
+    const auto from = double(before.kept.start.value);
+    const double behind = double(before.kept.end.value) - 0.5 * rate;
+    emit stop->wave()->handleMoved(SoundStop::keptStart, qint64(behind), true);
+    CHECK(d.take().kept.start.value > before.loop.span.end.value);
+    CHECK_FALSE(d.take().loop.on);
+    emit stop->wave()->handleMoved(SoundStop::keptStart, qint64(from), false);
+    CHECK(d.take().loop == before.loop);
+    const auto seconds = [rate](
+                             double frame) { return QString::number(frame / rate, 'f', 6) + " s"; };
+    d.type(stop, "Start", seconds(behind));
+    QTest::qWait(500);
+    d.settle();
+    const auto& now = d.take();
+    CHECK(now.loop.span.start >= now.kept.start);
+    // Whatever the end of a horn allows, it is no buzz.
+    CHECK((!now.loop.on || double(now.loop.span.length()) / rate > 0.01));
+    // Between two of the known ones the best that is kept is on at once.
+    d.open(sounds + "fog-horn.flac");
+    d.type(stop, "Start", seconds(double(before.loop.span.start.value + 480)));
+    CHECK(d.take().loop.on);
+    CHECK(d.take().loop.span.start >= d.take().kept.start);
+    d.settle();
+    REQUIRE(d.session().looping().seam());
+    CHECK(seamVerdict(d.session().looping().seam()->cost) == SeamVerdict::seamless);
+}
+
 TEST_CASE("every way of looping is chosen, heard and undone", "[app][loop]")
 {
     Driver d;
@@ -106,6 +143,12 @@ TEST_CASE("every way of looping is chosen, heard and undone", "[app][loop]")
     d.pressKey(45);
     CHECK_THAT(d.hearPitch(), WithinAbs(45.0, 0.2));
     d.releaseKey(45);
+    // Where it turned well it need not go round well: the way back looks for a joint again.
+    choose(stop, "Way", "until release");
+    d.settle();
+    CHECK(d.take().loop.mode == LoopMode::untilRelease);
+    REQUIRE(d.session().looping().seam());
+    CHECK(seamVerdict(d.session().looping().seam()->cost) == SeamVerdict::seamless);
     choose(stop, "Way", "one-shot");
     CHECK_FALSE(d.take().loop.repeats());
     CHECK(d.window.stop(Stop::loop)->isVisible());
@@ -113,9 +156,8 @@ TEST_CASE("every way of looping is chosen, heard and undone", "[app][loop]")
     d.click(stop, "off");
     CHECK(d.take().loop.mode == LoopMode::forward);
     CHECK(d.take().loop.repeats());
-    d.session().undo();
-    d.session().undo();
-    d.session().undo();
+    for (int i = 0; i < 4; ++i)
+        d.session().undo();
     CHECK(d.take().loop == before);
 }
 

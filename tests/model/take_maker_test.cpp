@@ -24,6 +24,38 @@ TEST_CASE("one recording becomes a tuned, looped take", "[model][take]")
     CHECK(take->loop.span.end <= take->kept.end);
 }
 
+TEST_CASE("a loop that is trimmed away gives way to a choice that is kept", "[model][take]")
+{
+    Take take;
+    take.kept = {Frames{0}, Frames{96000}};
+    const auto loop = [](std::int64_t from, std::int64_t to) {
+        Loop made;
+        made.on = true;
+        made.span = {Frames{from}, Frames{to}};
+        return made;
+    };
+    take.loop = loop(20000, 40000);
+    for (const auto& choice : {loop(20000, 40000), loop(10000, 70000), loop(60000, 80000)}) {
+        LoopCandidate known;
+        known.loop = choice;
+        take.facts.change().loopChoices.push_back(known);
+    }
+    const auto whole = take;
+    CHECK(keepPart(take, {Frames{20000}, Frames{90000}}));
+    CHECK(take.loop == whole.loop);
+    CHECK(keepPart(take, {Frames{20001}, Frames{90000}}));
+    CHECK(take.loop == loop(60000, 80000));
+    take = whole;
+    CHECK_FALSE(keepPart(take, {Frames{20001}, Frames{79999}}));
+    CHECK_FALSE(take.loop.on);
+    CHECK(take.kept == Span{Frames{20001}, Frames{79999}});
+    // What does not go round loses nothing.
+    take = whole;
+    take.loop.mode = LoopMode::oneShot;
+    CHECK(keepPart(take, {Frames{50000}, Frames{90000}}));
+    CHECK(take.loop.on);
+}
+
 TEST_CASE("kicks and snares get no loop by themselves, but one is ready", "[model][take][drum]")
 {
     constexpr double rate = 48000.0;

@@ -41,10 +41,12 @@ void LoopStop::addFields()
         framesField(tr("End"), tr("Where it goes back to the start"), rateNow, true));
     length_ = details()->addField(
         framesField(tr("Length"), tr("Moves the end; the start stays"), rateNow, false));
-    crossfade_ = details()->addField(framesField(tr("Crossfade"),
+    auto crossfade = framesField(tr("Crossfade"),
         tr("How long the end is mixed with what lies before the start: longer hides more, and may "
            "sound limp"),
-        rateNow, false));
+        rateNow, false);
+    crossfade.timesAsShown = true;
+    crossfade_ = details()->addField(crossfade);
     curve_ = details()->addChoice(tr("Curve"),
         tr("Automatic keeps the loudness, whatever both sides have in common"),
         {tr("linear"), tr("automatic"), tr("equal power")});
@@ -103,10 +105,13 @@ void LoopStop::connectFields()
     });
     connect(mode_, &ChoiceField::chosen, this, [this](int index) {
         const Take* take = session().take();
-        if (modes[index] == LoopMode::alternating && take != nullptr && take->loop.repeats()) {
-            // It can turn only where the wave runs backward as it ran forward.
+        const auto turns = [](LoopMode mode) { return mode == LoopMode::alternating; };
+        if (modes[index] != LoopMode::oneShot && take != nullptr && take->loop.repeats()
+            && turns(modes[index]) != turns(take->loop.mode)) {
+            // It can turn only where the wave runs backward as it ran forward; where it then goes
+            // round, it need not fit.
             Loop like = take->loop;
-            like.mode = LoopMode::alternating;
+            like.mode = modes[index];
             session().looping().loopAround(take->loop.span, like, tr("Change way of looping"));
             return;
         }

@@ -93,10 +93,20 @@ void SoundStop::addKeptFields()
 
 void SoundStop::connectKeptFields()
 {
-    connectToTake(start_, tr("Move start"),
-        [](Take& t, double f) { t.kept = withKeptStart(t.kept, std::llround(f)); });
-    connectToTake(end_, tr("Move end"), [](Take& t, double f) {
-        t.kept = withKeptEnd(t.kept, std::llround(f), t.audio().frames());
+    connect(start_, &ValueField::edited, this, [this](double frame, bool first) {
+        trim(tr("Move start"), first,
+            [&](const Take& t) { return withKeptStart(t.kept, std::llround(frame)); });
+    });
+    connect(end_, &ValueField::edited, this, [this](double frame, bool first) {
+        trim(tr("Move end"), first, [&](const Take& t) {
+            return withKeptEnd(t.kept, std::llround(frame), t.audio().frames());
+        });
+    });
+    searchSoon_.setSingleShot(true);
+    connect(&searchSoon_, &QTimer::timeout, this, [this] {
+        const Take* take = session().take();
+        if (take != nullptr && trimmed_ && trimmed_->take == take->id && trimmed_->lost)
+            session().looping().find();
     });
     connectToTake(fadeIn_, tr("Change fade in"), [](Take& t, double v) { t.fades.inSeconds = v; });
     connectToTake(
@@ -110,41 +120,55 @@ void SoundStop::connectKeptFields()
             tr("Shape fade out"), [index](Take& t) { t.fades.outShape = FadeShape(index); });
     });
     connect(propose_, &QPushButton::clicked, this, [this] {
-        session().editTake(tr("Propose kept part"), [](Take& t) {
-            if (const auto kept = proposeKept(t.audio(), t.name))
-                t.kept = *kept;
-        });
+        trim(tr("Propose kept part"), true,
+            [](const Take& t) { return proposeKept(t.audio(), t.name).value_or(t.kept); });
     });
     connect(whole_, &QPushButton::clicked, this, [this] {
-        session().editTake(tr("Keep all"), [](Take& t) {
-            t.kept = {Frames{0}, Frames{t.audio().frames()}};
+        trim(tr("Keep all"), true, [](const Take& t) {
+            return Span{Frames{0}, Frames{t.audio().frames()}};
         });
     });
 }
 
+void SoundStop::trim(const QString& name, bool first, const std::function<Span(const Take&)>& to)
+{
+    const Take* take = session().take();
+    if (take == nullptr)
+        return;
+    // What is searched for would lie in what was kept before.
+    if (trimmed_ && trimmed_->lost)
+        session().background().cancel(JobKind::findLoops);
+    // While a post is dragged there and back, the loop goes there and back as well.
+    if (first || !trimmed_ || trimmed_->take != take->id)
+        trimmed_ = Trimmed{take->id, take->loop, false};
+    session().editTake(
+        name,
+        [&](Take& t) {
+            t.loop = trimmed_->loop;
+            trimmed_->lost = !keepPart(t, to(t));
+        },
+        gesture(first));
+    // A long sound is searched when the hand has come to rest.
+    constexpr int restMs = 400;
+    if (trimmed_->lost)
+        searchSoon_.start(restMs);
+    else if (take = session().take(); take->loop.on && take->loop != trimmed_->loop)
+        session().say(tr("The loop lay outside what is kept: another one is on now."), false);
+}
+
 void SoundStop::moveHandle(int id, qint64 frame, bool first)
 {
-    const auto name = [id] {
-        switch (id) {
-        case keptStart:
-            return tr("Move start");
-        case keptEnd:
-            return tr("Move end");
-        case fadeInEnd:
-            return tr("Change fade in");
-        default:
-            return tr("Change fade out");
-        }
-    };
+    if (id == keptStart)
+        return trim(
+            tr("Move start"), first, [&](const Take& t) { return withKeptStart(t.kept, frame); });
+    if (id == keptEnd)
+        return trim(tr("Move end"), first,
+            [&](const Take& t) { return withKeptEnd(t.kept, frame, t.audio().frames()); });
     session().editTake(
-        name(),
+        id == fadeInEnd ? tr("Change fade in") : tr("Change fade out"),
         [&](Take& t) {
             const double at = double(frame);
-            if (id == keptStart)
-                t.kept = withKeptStart(t.kept, frame);
-            else if (id == keptEnd)
-                t.kept = withKeptEnd(t.kept, frame, t.audio().frames());
-            else if (id == fadeInEnd)
+            if (id == fadeInEnd)
                 t.fades.inSeconds = std::max(0.0, at - double(t.kept.start.value)) / t.rate();
             else
                 t.fades.outSeconds = std::max(0.0, double(t.kept.end.value) - at) / t.rate();

@@ -6,6 +6,10 @@
 #include "app/stops/treatment_panel.h"
 #include "app/stops/wave_bench.h"
 
+#include <QTimer>
+#include <functional>
+#include <optional>
+
 namespace puretone::app {
 
 /// Bring a recording in, say which part of it is kept, treat it, split it.
@@ -30,6 +34,9 @@ private:
     void paintFades(QPainter& painter, const WaveGeometry& geometry);
     void showReadings(const Take& take);
     std::vector<WaveHandle> keptHandles(const Take& take);
+    /// Keeps another part of the take on screen. A loop that does not lie in it gives way to
+    /// another one, which is searched for where none is known.
+    void trim(const QString& name, bool first, const std::function<Span(const Take&)>& to);
 
     TreatmentPanel* treatments_;
     SplitPanel* split_;
@@ -38,6 +45,13 @@ private:
     ChoiceField *fadeInShape_, *fadeOutShape_;
     QLabel *length_, *level_, *loudness_, *format_;
     QPushButton *propose_, *whole_, *open_, *record_;
+    struct Trimmed {
+        TakeId take;
+        Loop loop; ///< Before.
+        bool lost = false; ///< And nothing has come in its place.
+    };
+    std::optional<Trimmed> trimmed_;
+    QTimer searchSoon_;
 };
 
 } // namespace puretone::app
