@@ -12,6 +12,7 @@
 #include "app/widgets/take_list.h"
 #include "app/widgets/value_field.h"
 #include "app/widgets/wave_strip.h"
+#include "base/song_time.h"
 #include "support/signals.h"
 
 #include <QSignalSpy>
@@ -80,6 +81,39 @@ double contrast(const QColor& a, const QColor& b)
 }
 
 } // namespace
+
+TEST_CASE("a time that is typed without a unit counts in the one that is shown", "[app][field]")
+{
+    ValueField field(secondsField("Glide", "Slides", 0.0, 10.0, 0.0));
+    QObject::connect(
+        &field, &ValueField::edited, &field, [&](double v, bool) { field.setValue(v); });
+    auto* edit = field.findChild<QLineEdit*>();
+    field.show();
+    const auto type = [&](double from, const char* text) {
+        field.setValue(from);
+        edit->setFocus();
+        edit->selectAll();
+        QTest::keyClicks(edit, text);
+        QTest::keyClick(edit, Qt::Key_Return);
+        return field.value();
+    };
+    CHECK_THAT(type(0.02, "90"), WithinAbs(0.09, 1e-12));
+    CHECK_THAT(type(0.0, "0.5"), WithinAbs(0.0005, 1e-12));
+    CHECK_THAT(type(1.2, "2"), WithinAbs(2.0, 1e-12));
+    CHECK_THAT(type(1.2, "90 ms"), WithinAbs(0.09, 1e-12));
+    CHECK_THAT(type(0.02, "1,5 s"), WithinAbs(1.5, 1e-12));
+    CHECK_THAT(type(0.02, "48 frames"), WithinAbs(0.02, 1e-12)); // of which rate? out of range
+    ValueField part(songTimeField("Waits", "Waits", 0.001, 10.0, 0.1));
+    QObject::connect(&part, &ValueField::edited, &part, [&](double v, bool) { part.setValue(v); });
+    auto* text = part.findChild<QLineEdit*>();
+    part.setValue(0.25);
+    part.show();
+    text->setFocus();
+    text->selectAll();
+    QTest::keyClicks(text, "1/8");
+    QTest::keyClick(text, Qt::Key_Return);
+    CHECK(part.value() == inBeats(0.5));
+}
 
 TEST_CASE("a field is typed, stepped, dragged and reset", "[app][field]")
 {

@@ -53,8 +53,7 @@ StopView::StopView(Session& session, const QString& title, QWidget* parent)
     auto* heading = details_->addHeading(title);
     details_->column()->removeWidget(heading);
     titleRow_->addWidget(heading, 1);
-    connect(
-        details_, &FieldColumn::refused, this, [this](const QString& why) { session_.say(why); });
+    connect(details_, &FieldColumn::refused, &session_, &Session::refuse);
 }
 
 QPushButton* StopView::addTitleButton(const QString& text, const QString& tip)
@@ -159,6 +158,7 @@ FieldSpec secondsField(
     spec.format = [](double seconds) { return QString::fromStdString(formatSeconds(seconds)); };
     spec.parse = [](const QString& text) { return parseSeconds(text.toStdString(), 1.0); };
     spec.step = stepTime;
+    spec.timesAsShown = true;
     return spec;
 }
 
@@ -179,6 +179,7 @@ FieldSpec songTimeField(
         return time ? std::optional(held(*time)) : std::nullopt;
     };
     spec.step = [held](double time, double steps) { return held(stepSongTime(time, steps)); };
+    spec.timesAsShown = true;
     return spec;
 }
 

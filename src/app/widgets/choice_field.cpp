@@ -6,13 +6,38 @@
 
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QStylePainter>
 
 namespace puretone::app {
+
+namespace {
+
+/// Words that are too long end in dots, not in the middle of a letter.
+class WordsBox : public QComboBox {
+public:
+    using QComboBox::QComboBox;
+
+protected:
+    void paintEvent(QPaintEvent*) override
+    {
+        QStylePainter painter(this);
+        QStyleOptionComboBox option;
+        initStyleOption(&option);
+        const auto room = style()->subControlRect(
+            QStyle::CC_ComboBox, &option, QStyle::SC_ComboBoxEditField, this);
+        option.currentText =
+            fontMetrics().elidedText(option.currentText, Qt::ElideRight, room.width() - 4);
+        painter.drawComplexControl(QStyle::CC_ComboBox, option);
+        painter.drawControl(QStyle::CE_ComboBoxLabel, option);
+    }
+};
+
+} // namespace
 
 ChoiceField::ChoiceField(
     const QString& label, const QString& tip, const QStringList& words, QWidget* parent)
     : QWidget(parent)
-    , box_(new QComboBox(this))
+    , box_(new WordsBox(this))
 {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);

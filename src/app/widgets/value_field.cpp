@@ -16,6 +16,17 @@ namespace {
 constexpr double pixelsPerStep = 6.0;
 constexpr double dragThreshold = 4.0;
 
+/// "90" where "20 ms" stands is 90 ms: nobody means a minute and a half then, or 90 frames.
+QString withShownUnit(const QString& typed, const QString& shown)
+{
+    const auto unit = shown.section(QLatin1Char(' '), -1);
+    const bool alone = std::all_of(
+        typed.begin(), typed.end(), [](QChar c) { return !c.isLetter() && c != QLatin1Char('/'); });
+    return alone && (unit == QLatin1String("ms") || unit == QLatin1String("s"))
+        ? typed + QLatin1Char(' ') + unit
+        : typed;
+}
+
 } // namespace
 
 void limitValueWidth(QWidget& value)
@@ -114,10 +125,12 @@ void ValueField::setLabel(const QString& label)
 void ValueField::setFieldEnabled(bool enabled)
 {
     edit_->setEnabled(enabled);
-    if (!enabled)
-        edit_->clear();
-    else
+    if (enabled) {
         showValue();
+        return;
+    }
+    edit_->clear();
+    edit_->setPlaceholderText({});
 }
 
 void ValueField::showValue()
@@ -130,7 +143,8 @@ void ValueField::commitTyped()
 {
     if (!edit_->isModified())
         return;
-    const auto typed = spec_.parse(edit_->text());
+    const auto typed = spec_.parse(
+        spec_.timesAsShown ? withShownUnit(edit_->text(), spec_.format(value_)) : edit_->text());
     if (!typed) {
         emit refused(
             tr("\"%1\" cannot be read as a value for \"%2\".").arg(edit_->text(), spec_.label));

@@ -18,6 +18,7 @@ struct FieldSpec {
     std::function<double(double value, double steps)> step;
     std::optional<double> reset; ///< On a double-click on the label.
     double low = -1e300, high = 1e300;
+    bool timesAsShown = false; ///< A number alone counts in ms or s, whichever is shown.
     QString refusal; ///< Why a typed value out of range is refused: "It must lie between ...".
 };
 
