@@ -3,6 +3,7 @@
 #include "base/say.h"
 
 #include <algorithm>
+#include <map>
 #include <numbers>
 
 namespace puretone {
@@ -81,7 +82,40 @@ LayerId freeLayerId(const Instrument& instrument)
     return most + 1;
 }
 
+std::string numberName(std::size_t number)
+{
+    return say("Layer %1", number);
+}
+
 } // namespace
+
+std::vector<const Take*> byLayerAndPitch(const Instrument& instrument)
+{
+    std::map<TakeId, int> layerOf;
+    for (int layer = 0; layer < int(instrument.layers.size()); ++layer)
+        for (const auto& zone : instrument.layers[std::size_t(layer)].zones)
+            layerOf.emplace(zone.take, layer); // the first one of several
+    const auto place = [&](const Take* take) {
+        const auto found = layerOf.find(take->id);
+        return std::pair(
+            found != layerOf.end() ? found->second : int(mostLayers), take->tuning.rootKey);
+    };
+    std::vector<const Take*> takes;
+    takes.reserve(instrument.takes.size());
+    for (const auto& take : instrument.takes)
+        takes.push_back(&take);
+    std::stable_sort(takes.begin(), takes.end(),
+        [&](const Take* a, const Take* b) { return place(a) < place(b); });
+    return takes;
+}
+
+bool isNamedByNumber(const Layer& layer)
+{
+    for (std::size_t number = 1; number <= mostLayers; ++number)
+        if (layer.name == numberName(number))
+            return true;
+    return false;
+}
 
 LayerId addLayer(Instrument& instrument)
 {
@@ -89,7 +123,7 @@ LayerId addLayer(Instrument& instrument)
         return {};
     Layer layer;
     layer.id = freeLayerId(instrument);
-    layer.name = say("Layer %1", instrument.layers.size() + 1);
+    layer.name = numberName(instrument.layers.size() + 1);
     instrument.layers.push_back(layer);
     return layer.id;
 }

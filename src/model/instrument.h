@@ -191,6 +191,11 @@ double blendGain(double blend, int at, int count) noexcept;
 
 /// A layer without zones at the end. @return Its id; none where there is no room.
 LayerId addLayer(Instrument& instrument);
+/// The takes as a list shows them: layer by layer, each layer's from the lowest root up; the unused
+/// ones last.
+std::vector<const Take*> byLayerAndPitch(const Instrument& instrument);
+/// Whether it has the name that addLayer() gave it.
+bool isNamedByNumber(const Layer& layer);
 
 /// The keys of a piano, and two octaves around the root: one take alone leaves no key silent.
 Zone proposeZone(const Take& take);

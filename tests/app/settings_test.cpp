@@ -154,6 +154,13 @@ TEST_CASE("what greets gives its place to sounds, unless it was changed", "[app]
         CHECK(d.document().takes.size() == 2);
         CHECK(d.document().name == "Our light");
     }
+    SECTION("opened again by its name it is a document like others")
+    {
+        d.open((demo / "skerry-light.puretone").string());
+        d.session().opening().addFiles({bell});
+        d.settle();
+        CHECK(d.document().takes.size() == 2);
+    }
 }
 
 TEST_CASE("a bank of several instruments asks which one", "[app][settings]")

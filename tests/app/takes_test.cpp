@@ -183,6 +183,70 @@ TEST_CASE("names that say other notes than are heard are offered to be compared"
     CHECK(d.window.offers()->text().isEmpty());
 }
 
+TEST_CASE("files name the empty layer that they join; takes stand by pitch, the shown one in view",
+    "[app][takes]")
+{
+    const TemporaryFolder folder;
+    QStringList files;
+    for (const int midi : {72, 60, 67, 48, 55, 50, 64, 62, 53, 57, 69, 65}) {
+        const auto path = folder / ("pipe " + std::to_string(midi) + ".wav");
+        REQUIRE(writeWav(
+            path, mono(harmonicTone(hzOf(double(midi)).value, 48000.0, 0.6)), SampleFormat::int16));
+        files << QString::fromStdString(path.string());
+    }
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.session().edit("Add layer", [](Instrument& next) { addLayer(next); });
+    const auto second = d.document().layers[1].id;
+    d.session().showLayer(second);
+    d.session().opening().addFiles(files, second);
+    d.settle();
+    CHECK(d.take().name == "pipe 72"); // the first of a layer is what one goes on with
+    CHECK(d.document().layers[1].name == "Pipe");
+    CHECK(d.document().layers[0].name == "Layer 1");
+    auto* list = d.window.takes();
+    const auto rowOf = [&](int midi) {
+        for (const auto& take : d.document().takes)
+            if (take.name == "pipe " + std::to_string(midi))
+                d.session().showTake(take.id);
+        d.settle();
+        return list->shownRow();
+    };
+    CHECK(rowOf(48) == 1);
+    CHECK(rowOf(72) == 12);
+    const auto seen = [&] { // after the next layout
+        const auto row = list->rowRect(*list->shownRow()).toAlignedRect();
+        return list->visibleRegion().contains(row.center());
+    };
+    CHECK(seen());
+    list->setFocus();
+    for (int i = 0; i < 11; ++i)
+        QTest::keyClick(list, Qt::Key_Up);
+    d.settle();
+    CHECK(d.take().name == "pipe 48");
+    CHECK(seen());
+    // Where it is shaped, its layer comes along; where takes are laid on keys, it does not.
+    CHECK(d.session().layer().id == second);
+    const auto clickFirst = [&] {
+        QTest::mouseClick(list, Qt::LeftButton, {}, list->rowRect(0).center().toPoint());
+    };
+    d.goTo(Stop::keys);
+    clickFirst();
+    CHECK(d.take().name == "fog horn");
+    CHECK(d.session().layer().id == second);
+    d.goTo(Stop::shape);
+    clickFirst();
+    CHECK(d.session().layer().id == d.document().layers[0].id);
+    // A name of one's own stays.
+    d.session().edit("Bells", [&](Instrument& next) {
+        next.layer(second)->name = "Bells";
+        next.layer(second)->zones.clear();
+    });
+    d.session().opening().addFiles({files[0]}, second);
+    d.settle();
+    CHECK(d.document().layers[1].name == "Bells");
+}
+
 TEST_CASE("a single note raises no question", "[app][split]")
 {
     Driver d;

@@ -94,6 +94,32 @@ TEST_CASE("a copy of a layer has ids of its own and stands behind it", "[model][
     CHECK(duplicateLayer(instrument, id) == 0);
 }
 
+TEST_CASE("a list shows takes by layer, then by root, then as they came", "[model][layers]")
+{
+    Instrument instrument;
+    const auto take = [&](int id, int root) {
+        Take made;
+        made.id = id;
+        made.tuning.rootKey = root;
+        instrument.takes.push_back(made);
+    };
+    take(1, 60), take(2, 48), take(3, 72), take(4, 30), take(5, 48);
+    const auto second = addLayer(instrument);
+    const auto zone = [&](LayerId layer, int of) {
+        Zone made;
+        made.take = of;
+        instrument.layer(layer)->zones.push_back(made);
+    };
+    for (const int id : {3, 1, 2})
+        zone(second, id);
+    zone(instrument.layers[0].id, 5);
+    zone(instrument.layers[0].id, 3);
+    std::vector<int> order;
+    for (const Take* listed : byLayerAndPitch(instrument))
+        order.push_back(listed->id.value);
+    CHECK(order == std::vector{5, 3, 2, 1, 4});
+}
+
 TEST_CASE("names that are not known are refused and said", "[model][layers][bad-input]")
 {
     const auto instrument = layered();

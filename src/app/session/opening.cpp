@@ -167,7 +167,8 @@ void Opening::adopt(const QString& path, const Result<Instrument>& result, const
     session_.begin(tr("Open %1").arg(name), std::move(document),
         {isHome ? path.toStdString() : std::string(), isProject});
     emit opened(path);
-    if (path == demo_)
+    // Opened again by its name later, it is a document like others.
+    if (path == std::exchange(demo_, QString()))
         greeting_ = session_.version();
     if (!kind || *kind == FileKind::wav)
         session_.splitting().lookForNotes(session_.instrument().takes.front().recording.pointer());
@@ -330,6 +331,8 @@ void Opening::addReady()
     if (std::exchange(adding_->anew, false) && !session_.instrument().takes.empty())
         session_.clear();
     const auto count = adding_->files.size();
+    const auto before = session_.instrument().takes.size();
+    bool shows = count == 1;
     session_.edit(
         count == 1 ? tr("Add a take") : tr("Add takes"),
         [&](Instrument& next) {
@@ -338,9 +341,16 @@ void Opening::addReady()
                 next.name = instrumentName(pathsOf(adding_->files));
             if (next.layer(adding_->layer) == nullptr)
                 adding_->layer = session_.layer().id;
+            Layer& joins = *next.layer(adding_->layer);
+            shows = shows || joins.zones.empty();
+            if (next.layers.size() > 1 && joins.zones.empty() && isNamedByNumber(joins))
+                joins.name = instrumentName(pathsOf(adding_->files));
             addTakes(next, std::move(takes), adding_->layer);
         },
         adding_->gesture);
+    // One more is the one to go on with, and the first of a layer; to many more one adds in peace.
+    if (const auto& now = session_.instrument().takes; shows && now.size() > before)
+        session_.showTake(now[before].id);
 }
 
 void Opening::compareNames(const Adding& adding)

@@ -108,12 +108,15 @@ public:
     void clear();
 
     void say(const QString& sentence, bool trouble = true, const QStringList& details = {});
+    /// Why something that was typed has no effect.
+    void refuse(const QString& why) { emit refused(why); }
 
 signals:
     void changed(); ///< The document, or which take is on screen.
     void derivedChanged(); ///< Something that one of the parts worked out has come.
     /// @param details One line for each of several things that went wrong; usually empty.
     void message(const QString& sentence, bool trouble, const QStringList& details);
+    void refused(const QString& why);
 
 private:
     void afterChange();

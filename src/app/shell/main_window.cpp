@@ -71,6 +71,7 @@ MainWindow::MainWindow(QWidget* parent)
     connect(&session_, &Session::changed, this, &MainWindow::refresh);
     connect(&session_, &Session::derivedChanged, this, &MainWindow::refresh);
     connect(&session_, &Session::message, messages_, &MessageBar::say);
+    connect(&session_, &Session::refused, messages_, &MessageBar::refuse);
     connect(&session_.opening(), &Opening::changed, this, [this] {
         if (session_.opening().busy())
             messages_->showProgress(tr("Listening to the recording…"));
@@ -134,7 +135,8 @@ void MainWindow::refreshTakes()
     foldTakes_->setToolTip(takesFolded_ ? tr("Show the %1 takes").arg(takes.size())
                                         : tr("Fold the list of takes away"));
     std::vector<TakeRow> rows;
-    for (const auto& take : takes) {
+    for (const Take* listed : byLayerAndPitch(session_.instrument())) {
+        const Take& take = *listed;
         rows.push_back({take.id, QString::fromStdString(take.name),
             typeset(noteName(take.tuning.rootKey, session_.naming())),
             contradictsSeries(take)

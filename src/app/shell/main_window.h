@@ -71,6 +71,7 @@ private:
     void buildStops();
     void buildTakes(QHBoxLayout* row);
     void refreshTakes();
+    void chooseTake(TakeId id);
     void foldTakes(bool folded);
     void buildActions();
     void fillRecent();

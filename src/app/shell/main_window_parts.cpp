@@ -138,9 +138,33 @@ void MainWindow::buildTakes(QHBoxLayout* row)
     takesScroll_ = scroll;
     row->addWidget(takesCard_);
     takesCard_->hide();
-    connect(takes_, &TakeList::chosen, &session_, &Session::showTake);
+    connect(takes_, &TakeList::chosen, this, &MainWindow::chooseTake);
     connect(takes_, &TakeList::removeAsked, &session_, &Session::removeTake);
     connect(takes_, &TakeList::dragged, &takeDrag_, &TakeDrag::begin);
+    // Where a list has grown, it has its new height with the next layout only.
+    connect(
+        takes_, &TakeList::moved, scroll,
+        [this, scroll] {
+            if (const auto shown = takes_->shownRow()) {
+                const auto rect = takes_->rowRect(*shown).toAlignedRect();
+                scroll->ensureVisible(rect.left(), rect.center().y(), 0, rect.height());
+            }
+        },
+        Qt::QueuedConnection);
+}
+
+void MainWindow::chooseTake(TakeId id)
+{
+    session_.showTake(id);
+    // What is shaped is what one looks at. On the keys a take may be meant for the open layer.
+    const auto plays = [id](const Layer& layer) {
+        return std::any_of(layer.zones.begin(), layer.zones.end(),
+            [id](const Zone& zone) { return zone.take == id; });
+    };
+    const auto& layers = session_.instrument().layers;
+    const auto found = std::find_if(layers.begin(), layers.end(), plays);
+    if (path_->current() != Stop::keys && found != layers.end() && !plays(session_.layer()))
+        session_.showLayer(found->id);
 }
 
 void MainWindow::foldTakes(bool folded)

@@ -68,6 +68,12 @@ void MessageBar::say(const QString& sentence, bool trouble, const QStringList& d
         hide_.start(8000);
 }
 
+void MessageBar::refuse(const QString& why)
+{
+    say(why, true);
+    hide_.start(15000);
+}
+
 void MessageBar::showDetails()
 {
     auto* list = new QListWidget(this);

@@ -16,6 +16,8 @@ public:
     explicit MessageBar(QWidget* parent = nullptr);
     /// @param details Shown as a list on request, one line each.
     void say(const QString& sentence, bool trouble, const QStringList& details = {});
+    /// Why something that was typed has no effect: soon of no interest any more.
+    void refuse(const QString& why);
     void showProgress(const QString& what);
     void setProgress(double share);
     void endProgress();

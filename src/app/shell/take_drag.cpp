@@ -48,7 +48,11 @@ QString TakeDrag::fileOf(const Take& take) const
 void TakeDrag::begin(TakeId id)
 {
     const Take* take = session_.instrument().take(id);
-    if (take == nullptr || !folder_.isValid())
+    if (take == nullptr)
+        return;
+    if (!folder_)
+        folder_.emplace();
+    if (!folder_->isValid())
         return;
     if (!fileOf(*take).isEmpty()) {
         drag();
@@ -61,7 +65,7 @@ void TakeDrag::begin(TakeId id)
     alone.takes = {*take};
     session_.background().run(
         JobKind::dragOut, Background::Running::cancel,
-        [alone, folder = folder_.path().toStdString()](
+        [alone, folder = folder_->path().toStdString()](
             const Progress&) { return writeWavSet(alone, folder, usualChoices(FileKind::wav)); },
         [this, name, bare = withoutSound(*take), sound = std::weak_ptr(take->sound())](
             const Result<Written>& written) {

@@ -5,6 +5,7 @@
 
 #include <QTemporaryDir>
 #include <QWidget>
+#include <optional>
 
 namespace puretone::app {
 
@@ -25,7 +26,7 @@ private:
 
     Session& session_;
     QWidget* source_;
-    QTemporaryDir folder_;
+    std::optional<QTemporaryDir> folder_; ///< Made for the first one.
     struct Ready {
         Take take; ///< Without its sound, which nobody is to keep for this.
         std::weak_ptr<const Audio> sound;

@@ -88,8 +88,7 @@ void PrintPanel::addPlan(QVBoxLayout* column)
         connect(field, &ValueField::edited, this, [this, set](double value, bool) {
             change([&](PrintPlan& plan) { set(plan, value); });
         });
-        connect(
-            field, &ValueField::refused, this, [this](const QString& why) { session_.say(why); });
+        connect(field, &ValueField::refused, &session_, &Session::refuse);
         return field;
     };
     key_ = add(keyField(tr("Key"), tr("The key that is printed; it becomes the root of the print"),

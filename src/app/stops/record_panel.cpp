@@ -157,8 +157,7 @@ void RecordPanel::build()
     lower->addStretch(1);
     column->addLayout(lower);
     for (auto* field : {startLevel_, silence_})
-        connect(
-            field, &ValueField::refused, this, [this](const QString& why) { session_.say(why); });
+        connect(field, &ValueField::refused, &session_, &Session::refuse);
     startLevel_->setValue(startDb_);
     startLevel_->hide();
     silence_->setValue(silenceSeconds_);

@@ -21,11 +21,21 @@ TakeList::TakeList(QWidget* parent)
 void TakeList::setRows(std::vector<TakeRow> rows, TakeId shown)
 {
     const bool grown = rows.size() != rows_.size();
+    const auto before = std::pair(shown_, shownRow());
     rows_ = std::move(rows);
     shown_ = shown;
     if (grown)
         setFixedHeight(std::max(1, sizeHint().height()));
     update();
+    if (before != std::pair(shown_, shownRow()))
+        emit moved();
+}
+
+std::optional<std::size_t> TakeList::shownRow() const
+{
+    const auto row = std::find_if(
+        rows_.begin(), rows_.end(), [this](const TakeRow& r) { return r.id == shown_; });
+    return row != rows_.end() ? std::optional(std::size_t(row - rows_.begin())) : std::nullopt;
 }
 
 QRectF TakeList::rowRect(std::size_t index) const
@@ -92,10 +102,8 @@ void TakeList::mouseMoveEvent(QMouseEvent* event)
 
 void TakeList::keyPressEvent(QKeyEvent* event)
 {
-    int at = -1;
-    for (std::size_t i = 0; i < rows_.size(); ++i)
-        if (rows_[i].id == shown_)
-            at = int(i);
+    const auto row = shownRow();
+    const int at = row ? int(*row) : -1;
     const int step = event->key() == Qt::Key_Down ? 1 : event->key() == Qt::Key_Up ? -1 : 0;
     const int to = at + step;
     if (step != 0 && to >= 0 && to < int(rows_.size()))

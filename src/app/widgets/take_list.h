@@ -27,10 +27,14 @@ public:
     explicit TakeList(QWidget* parent = nullptr);
     void setRows(std::vector<TakeRow> rows, TakeId shown);
     QRectF rowRect(std::size_t index) const;
+    /// Of the take on screen; none where no row is its.
+    std::optional<std::size_t> shownRow() const;
     QSize sizeHint() const override { return {168, int(rowHeight) * int(rows_.size())}; }
 
 signals:
     void chosen(puretone::TakeId id);
+    /// Another row is on screen now, or the same one in another place: it should be in view.
+    void moved();
     void removeAsked(puretone::TakeId id);
     /// A take is being dragged out of the window: its file is wanted.
     void dragged(puretone::TakeId id);
