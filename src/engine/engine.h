@@ -153,7 +153,6 @@ private:
     std::int64_t frame_ = 0; ///< Since prepare(), of the present cell's beginning.
     int untilZones_ = 0; ///< Cells until it is told again which zones sound.
     int cellAt_ = 0; ///< The next frame's place in its cell; at 0 the cell has not begun.
-    bool reached_ = false; ///< The present cell.
     FrameClock clock_;
     std::array<Due, 3 * queued> due_{};
     std::size_t dueCount_ = 0;
@@ -175,6 +174,7 @@ private:
     std::array<std::atomic<std::uint64_t>, 2> keysDown_{};
     std::atomic<bool> rings_{false}, clocked_{false}, followsClock_{false}, perKey_{false};
     std::atomic<bool> lost_{false}; ///< Events, because a queue was full.
+    bool reached_ = false; ///< The present cell. Audio thread only.
 };
 
 } // namespace puretone

@@ -32,7 +32,8 @@ Result<Written> writeInstrument(const Instrument& instrument, const std::filesys
 /// Every take as a WAV file, named by its note, or every so many keys one (ExportChoices::keyStep).
 ///
 /// @param folder Made where it is missing; what else is in it stays.
-/// @param names File names of the takes, where they have others than those of their notes.
+/// @param names File names of the takes, one each, where they have others than those of their
+/// notes.
 /// @return Also `cannotWrite`; nothing is left behind then.
 Result<Written> writeWavSet(const Instrument& instrument, const std::filesystem::path& folder,
     const ExportChoices& choices, const Progress& progress = {},

@@ -8,6 +8,7 @@
 #include "formats/own_lengths.h"
 #include "formats/played.h"
 
+#include <cassert>
 #include <map>
 #include <set>
 
@@ -342,8 +343,9 @@ Result<Written> writeWavSet(const Instrument& instrument, const fs::path& folder
     // Spread over all of them, where there are many.
     constexpr std::size_t mostPlayed = 16;
     const auto every = (instrument.takes.size() + mostPlayed - 1) / mostPlayed;
-    if (names.size() != instrument.takes.size())
+    if (names.empty())
         names = takeFileNames(instrument);
+    assert(names.size() == instrument.takes.size());
     const auto sampled = tryOnAllCores(
         names.size(), cancelledWriting(), progress.part(0.0, 0.9), [&](std::size_t i) {
             return writeCheckedSample(files,

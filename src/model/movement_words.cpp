@@ -294,7 +294,7 @@ std::string MovementSentence::whole() const
     return source + " " + verb + " " + amount + (by.empty() ? "" : " " + by);
 }
 
-Result<NewMovement> parseMovement(const std::string& text, const Effects& effects)
+Result<NewMovement> parseMovement(const std::string& text, const Effects& effects, Manner manner)
 {
     const std::string hint = say("Write a source, what it moves and how far: wheel cutoff 2 oct, "
                                  "or sine 5 Hz pitch 20 ct by "
@@ -311,7 +311,8 @@ Result<NewMovement> parseMovement(const std::string& text, const Effects& effect
     bool found = takeEffectValue(words, effects, made.movement);
     for (const auto& [word, target] : targetWords)
         if (!found && words.takeMeant(word)) {
-            made.movement.target = target;
+            const bool ofMoment = manner == Manner::frozen && std::string_view(word) == "place";
+            made.movement.target = ofMoment ? Target::place : target;
             found = true;
             break;
         }

@@ -37,8 +37,12 @@ struct NewMovement {
 };
 /// Reads "wheel cutoff 2 oct", "wheel echo mix 40 %", "sine 0.3 Hz cutoff 0.6 oct by wheel", "touch
 /// level 24 dB", "controller 74 resonance": a source, a target, an amount and what allows it, the
-/// last two as wanted. @return `badValue` with what was not understood.
-Result<NewMovement> parseMovement(const std::string& text, const Effects& effects = {});
+/// last two as wanted.
+///
+/// @param manner Of the layer: the place of a frozen moment is another one than that in the room.
+/// @return `badValue` with what was not understood.
+Result<NewMovement> parseMovement(
+    const std::string& text, const Effects& effects = {}, Manner manner = Manner::asRecorded);
 
 /// Adds it to the layer; a wave takes a place that no movement follows. @return Its place; or
 /// `badValue` where there is no room.

@@ -47,6 +47,11 @@ TEST_CASE("movements are read from sentences", "[model][movement]")
     CHECK(wave->wave->hz == Approx(0.3));
     CHECK(wave->movement.by == Source{SourceKind::wheel, 0});
     CHECK(parseMovement("sine 1 bar cutoff")->wave->beats == 4.0);
+    CHECK(parseMovement("wheel place 60 %")->movement.target == Target::pan);
+    const auto moment = parseMovement("wheel place 60 %", {}, Manner::frozen);
+    CHECK(moment->movement.target == Target::place);
+    CHECK(moment->movement.amount == 0.6);
+    CHECK(parseMovement("wheel pan", {}, Manner::frozen)->movement.target == Target::pan);
 }
 
 TEST_CASE("what is no movement is refused with the word that was not understood",

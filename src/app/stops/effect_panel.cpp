@@ -208,7 +208,8 @@ void fillEffectMenu(
         {QObject::tr("Space"), {K::echo, K::reverb, K::space, K::width}}};
     menu.setToolTipsVisible(true);
     for (const auto& [name, kinds] : groups) {
-        menu.addSection(name);
+        if (!menu.isEmpty())
+            menu.addSection(name);
         for (const K kind : kinds) {
             auto* action = menu.addAction(words(factsOf(kind).title), [add, kind] { add(kind); });
             action->setToolTip(words(factsOf(kind).tip));

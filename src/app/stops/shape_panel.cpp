@@ -178,7 +178,7 @@ void ShapePanel::addNotes(FieldColumn* into)
         [](Layer& l, double index) { l.glide.byRate = index > 0.0; }, notes);
     glideWhen_ = fields_.addChoice(
         into, tr("Glides"), tr("Whether a note that was let go is glided from"),
-        {tr("always"), tr("while a key is held")}, tr("Change glide"),
+        {tr("always"), tr("while held")}, tr("Change glide"),
         [](const Layer& l) { return l.glide.always ? 0.0 : 1.0; },
         [](Layer& l, double index) { l.glide.always = index == 0.0; }, notes);
     moves(Target::pitch,

@@ -95,6 +95,7 @@ void ShapeStop::addReadyShapes()
     connect(&session().shaping(), &Shaping::told, said_, [this](const QString& sentence) {
         said_->setText(sentence);
         said_->setVisible(!sentence.isEmpty());
+        saidOf_ = {session().history().document(), session().layer().id};
     });
 }
 
@@ -121,9 +122,10 @@ void ShapeStop::connectMovements()
                 [&](Layer& l) { l.movements[std::size_t(index)].amount = amount; }, gesture(first));
         });
     connect(movements_, &MovementList::typed, this, [this](const QString& text) {
-        const auto made = parseMovement(text.toStdString(), session().instrument().effects);
+        const auto made = parseMovement(
+            text.toStdString(), session().instrument().effects, session().layer().manner);
         if (!made) {
-            session().say(QString::fromStdString(made.error().sentence()));
+            session().refuse(QString::fromStdString(made.error().sentence()));
             return;
         }
         movements_->sentence()->clear();
@@ -256,6 +258,10 @@ void ShapeStop::refresh()
     const Layer& layer = session().layer();
     session().player().engine().showLayer(layer.id);
     refreshLayerRow();
+    // What a ready shape did is told until it is undone, or something else is on screen.
+    if (session().history().canRedo()
+        || saidOf_ != std::pair(session().history().document(), layer.id))
+        said_->hide();
     auto& note = session().notePicture();
     const auto g = EnvelopeGeometry::make(QRectF(0.0, 0.0, 1.0, 1.0), layer.envelope);
     note.want(g.letGo, g.shownSeconds);

@@ -41,6 +41,7 @@ private:
     CutoffView* filter_;
     MovementList* movements_;
     QLabel* said_;
+    std::pair<History::DocumentId, LayerId> saidOf_{};
     ShapePanel* shape_;
     MovementPanel* movement_;
     PatternPanel* pattern_;

@@ -7103,6 +7103,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>vor %1</translation>
     </message>
     <message>
+        <source>%1 minutes ago</source>
+        <translation>vor %1 Minuten</translation>
+    </message>
+    <message>
         <source>now</source>
         <translation>jetzt</translation>
     </message>
@@ -8198,7 +8202,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>immer</translation>
     </message>
     <message>
-        <source>while a key is held</source>
+        <source>while held</source>
         <translation>nur gebunden</translation>
     </message>
     <message>
@@ -8722,6 +8726,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>%1 peak</source>
         <translation>%1 Spitze</translation>
+    </message>
+    <message>
+        <source>The loop lay outside what is kept: another one is on now.</source>
+        <translation>Der Loop lag außerhalb dessen, was behalten wird: Jetzt ist ein anderer an.</translation>
     </message>
 </context>
 <context>

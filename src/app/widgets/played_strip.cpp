@@ -84,8 +84,10 @@ void PlayedStrip::paintEvent(QPaintEvent*)
     painter.setFont(Theme::font(11));
     painter.setPen(t.quietInk);
     const QRectF below(area().left(), area().bottom() + 5.0, area().width(), 16.0);
+    const double seconds = double(whole_.to - whole_.from) / rate_;
     painter.drawText(below, Qt::AlignLeft,
-        tr("%1 ago").arg(typeset(formatSeconds(double(whole_.to - whole_.from) / rate_))));
+        seconds < 99.5 ? tr("%1 ago").arg(typeset(formatSeconds(seconds)))
+                       : tr("%1 minutes ago").arg(std::lround(seconds / 60.0)));
     painter.drawText(below, Qt::AlignRight, tr("now"));
 }
 

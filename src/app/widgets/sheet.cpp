@@ -4,7 +4,9 @@
 #include "app/theme/theme.h"
 
 #include <QFrame>
+#include <QGuiApplication>
 #include <QLabel>
+#include <QPainter>
 
 namespace puretone::app {
 
@@ -67,10 +69,21 @@ QPushButton* Sheet::ask()
 void Sheet::showEvent(QShowEvent* event)
 {
     QDialog::showEvent(event);
-    if (const QWidget* window = parentWidget() != nullptr ? parentWidget()->window() : nullptr) {
+    if (QWidget* window = parentWidget() != nullptr ? parentWidget()->window() : nullptr) {
         adjustSize();
-        move(window->geometry().center() - rect().center());
+        const QPoint corner = window->rect().center() - rect().center();
+        move(window->geometry().topLeft() + corner);
+        // An X server without a compositor would leave black what lies outside the round corners.
+        if (QGuiApplication::platformName() == QLatin1String("xcb"))
+            under_ = window->grab({corner, size()});
     }
+}
+
+void Sheet::paintEvent(QPaintEvent* event)
+{
+    QDialog::paintEvent(event);
+    if (!under_.isNull())
+        QPainter(this).drawPixmap(0, 0, under_);
 }
 
 } // namespace puretone::app

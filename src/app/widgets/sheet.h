@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QDialog>
+#include <QPixmap>
 #include <QPushButton>
 #include <QVBoxLayout>
 
@@ -25,11 +26,13 @@ public:
 
 protected:
     void showEvent(QShowEvent* event) override;
+    void paintEvent(QPaintEvent* event) override;
 
 private:
     QVBoxLayout* content_;
     QHBoxLayout* buttons_;
     QPushButton* pressed_ = nullptr;
+    QPixmap under_; ///< What the window shows behind it.
 };
 
 } // namespace puretone::app

@@ -140,6 +140,7 @@ private:
 };
 
 /// What a layer does, in words: "when a key comes up · 3 in turn".
-QString whatLayerDoes(const Layer& layer);
+/// @param onlyTake Name of the only take that it plays; empty where there are more.
+QString whatLayerDoes(const Layer& layer, const QString& onlyTake = {});
 
 } // namespace puretone::app

@@ -31,9 +31,11 @@ std::size_t mostTurns(const Layer& layer)
 
 } // namespace
 
-QString whatLayerDoes(const Layer& layer)
+QString whatLayerDoes(const Layer& layer, const QString& onlyTake)
 {
     QStringList words;
+    if (!onlyTake.isEmpty())
+        words << onlyTake;
     const auto count = int(layer.zones.size());
     if (count == 0)
         return ZoneBench::tr("no keys yet");
@@ -131,10 +133,13 @@ void ZoneBench::paintRibbon(
     for (const auto& zone : layer.zones)
         spans.emplace_back(zone.lowKey, zone.highKey);
     std::sort(spans.begin(), spans.end());
+    double left = track.right(), right = track.left();
     for (std::size_t i = 0; i < spans.size();) {
         auto [low, high] = spans[i];
         for (++i; i < spans.size() && spans[i].first <= high + 1; ++i)
             high = std::max(high, spans[i].second);
+        left = std::min(left, g.axis.x(low));
+        right = std::max(right, g.axis.x(high + 1));
         painter.drawRoundedRect(QRectF(QPointF(g.axis.x(low), track.top()),
                                     QPointF(g.axis.x(high + 1), track.bottom())),
             4.0, 4.0);
@@ -149,9 +154,14 @@ void ZoneBench::paintRibbon(
     painter.restore();
     painter.setFont(Theme::font(12));
     painter.setPen(t.quietInk);
-    painter.drawText(track, Qt::AlignCenter,
-        painter.fontMetrics().elidedText(
-            whatLayerDoes(layer), Qt::ElideRight, int(track.width()) - 16));
+    const TakeWords* only = layer.zones.size() == 1 ? words(layer.zones.front()) : nullptr;
+    const auto said = whatLayerDoes(layer, only != nullptr ? only->name : QString());
+    // On its keys, where they have room for it.
+    const QRectF keys = QRectF(QPointF(left, track.top()), QPointF(right, track.bottom())) & track;
+    const bool fits = keys.width() > painter.fontMetrics().horizontalAdvance(said) + 16.0;
+    const QRectF room = fits ? keys : track;
+    painter.drawText(room, Qt::AlignCenter,
+        painter.fontMetrics().elidedText(said, Qt::ElideRight, int(room.width()) - 16));
 }
 
 void ZoneBench::paintField(QPainter& painter, const LaneGeometry& g) const
@@ -174,7 +184,9 @@ void ZoneBench::paintField(QPainter& painter, const LaneGeometry& g) const
         Qt::AlignRight | Qt::AlignVCenter, tr("touch"));
     if (!layers_.empty() && open().zones.empty()) {
         painter.setFont(Theme::font(13));
-        painter.drawText(f, Qt::AlignCenter,
+        // Between two lines, not across one.
+        const QRectF between(QPointF(f.left(), g.y(96)), QPointF(f.right(), g.y(64)));
+        painter.drawText(between, Qt::AlignCenter,
             takes_.empty() ? tr("No key plays anything yet") : tr("No key plays this layer yet"));
     }
 }
