@@ -289,6 +289,13 @@ TEST_CASE("a file that somebody else has written is not replaced unasked", "[app
     d.settle();
     CHECK(d.answered == 2);
     CHECK(inFile(file) == d.document());
+    // Nor where it is written with others; but what somebody else has put there is in the way.
+    d.session().edit("Rename", [](Instrument& next) { next.name = "a"; });
+    d.session().exporting().setFolder(QString::fromStdString(folder.path().string()));
+    REQUIRE(d.session().exporting().pathOf(Product::project) == file);
+    CHECK(d.session().exporting().inTheWay().isEmpty());
+    written(file, "other", 440.0);
+    CHECK(d.session().exporting().inTheWay() == QStringList{"a.puretone"});
 }
 
 TEST_CASE("a second window on one file is told", "[app][saving]")

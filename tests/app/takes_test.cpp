@@ -214,7 +214,8 @@ TEST_CASE("files name the empty layer that they join; takes stand by pitch, the 
     };
     CHECK(rowOf(48) == 1);
     CHECK(rowOf(72) == 12);
-    const auto seen = [&] { // after the next layout
+    const auto seen = [&] {
+        QTest::qWait(100); // layouts first
         const auto row = list->rowRect(*list->shownRow()).toAlignedRect();
         return list->visibleRegion().contains(row.center());
     };

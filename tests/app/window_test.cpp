@@ -232,6 +232,22 @@ TEST_CASE("the computer's keyboard plays, but not while a field is typed in", "[
     QTest::keyClick(edit, Qt::Key_S);
     CHECK(edit->text().startsWith("7.0"));
     QTest::keyClick(edit, Qt::Key_Return);
+    // Undo is the program's again as well; while one types, it is the field's.
+    const double attack = d.document().layers[0].envelope.attack;
+    edit->selectAll();
+    QTest::keyClicks(edit, "90");
+    QTest::keyClick(edit, Qt::Key_Z, Qt::ControlModifier);
+    CHECK(edit->text().startsWith("7.0"));
+    CHECK(d.document().layers[0].envelope.attack == attack);
+    edit->selectAll();
+    QTest::keyClicks(edit, "90");
+    QTest::keyClick(edit, Qt::Key_Return);
+    CHECK(d.document().layers[0].envelope.attack == 0.09);
+    QTest::keyClick(edit, Qt::Key_Z, Qt::ControlModifier);
+    CHECK(d.document().layers[0].envelope.attack == attack);
+    CHECK(edit->text().startsWith("7.0"));
+    QTest::keyClick(edit, Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+    CHECK(d.document().layers[0].envelope.attack == 0.09);
     // So they do at a choice.
     auto* choice = d.window.stop(Stop::shape)->findChild<QComboBox*>();
     choice->setFocus();

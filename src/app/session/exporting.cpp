@@ -79,12 +79,19 @@ void Exporting::setFolder(const QString& folder)
     refresh();
 }
 
+/// The file that the document was last saved to or opened from, as nobody else has changed it
+/// since.
+bool Exporting::isOurs(const QString& path) const
+{
+    return path == session_.path() && !session_.saving().changedOutside(path);
+}
+
 QStringList Exporting::inTheWay() const
 {
     QStringList there;
     for (const auto product : allProducts)
         if (const auto path = QString::fromStdString(pathOf(product).string());
-            ticked(product) && QFileInfo::exists(path))
+            ticked(product) && QFileInfo::exists(path) && !isOurs(path))
             there << QFileInfo(path).fileName();
     return there;
 }

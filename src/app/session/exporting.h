@@ -32,7 +32,7 @@ public:
     /// How the last writing went; null before it.
     const Result<Written>* reportOf(Product product) const;
     bool writing() const;
-    /// Ticked products that stand there already.
+    /// Ticked products that stand there already, but for the document's own file.
     QStringList inTheWay() const;
 
     /// The document or the wish has changed.
@@ -49,6 +49,7 @@ signals:
 
 private:
     std::vector<Product> tickedOnes() const;
+    bool isOurs(const QString& path) const;
     void plan();
     void hearNow();
 

@@ -339,10 +339,24 @@ void MainWindow::closeEvent(QCloseEvent* event)
         rememberPlace(*this);
 }
 
+/// A field has undo of its own while one types; it would keep the keys for it afterwards, too.
+bool MainWindow::leavesUndoToUs(QObject* watched, QEvent* event) const
+{
+    const auto* field = qobject_cast<QLineEdit*>(watched);
+    const auto* key = static_cast<QKeyEvent*>(event);
+    return field != nullptr && field->window() == this
+        && ((key->matches(QKeySequence::Undo) && !field->isUndoAvailable())
+            || (key->matches(QKeySequence::Redo) && !field->isRedoAvailable()));
+}
+
 bool MainWindow::eventFilter(QObject* watched, QEvent* event)
 {
     // A choice under the pointer is no obstacle for a column that is scrolled, and does not change.
     if (event->type() == QEvent::Wheel && qobject_cast<QComboBox*>(watched) != nullptr) {
+        event->ignore();
+        return true;
+    }
+    if (event->type() == QEvent::ShortcutOverride && leavesUndoToUs(watched, event)) {
         event->ignore();
         return true;
     }

@@ -72,6 +72,7 @@ private:
     void buildTakes(QHBoxLayout* row);
     void refreshTakes();
     void chooseTake(TakeId id);
+    bool leavesUndoToUs(QObject* watched, QEvent* event) const;
     void foldTakes(bool folded);
     void buildActions();
     void fillRecent();

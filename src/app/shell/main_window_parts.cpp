@@ -141,16 +141,15 @@ void MainWindow::buildTakes(QHBoxLayout* row)
     connect(takes_, &TakeList::chosen, this, &MainWindow::chooseTake);
     connect(takes_, &TakeList::removeAsked, &session_, &Session::removeTake);
     connect(takes_, &TakeList::dragged, &takeDrag_, &TakeDrag::begin);
-    // Where a list has grown, it has its new height with the next layout only.
-    connect(
-        takes_, &TakeList::moved, scroll,
-        [this, scroll] {
+    connect(takes_, &TakeList::moved, scroll, [this, scroll] {
+        // Where a list has grown, it has its new height when all layouts are done.
+        QTimer::singleShot(50, scroll, [this, scroll] {
             if (const auto shown = takes_->shownRow()) {
                 const auto rect = takes_->rowRect(*shown).toAlignedRect();
                 scroll->ensureVisible(rect.left(), rect.center().y(), 0, rect.height());
             }
-        },
-        Qt::QueuedConnection);
+        });
+    });
 }
 
 void MainWindow::chooseTake(TakeId id)

@@ -105,7 +105,8 @@ void SoundStop::connectKeptFields()
     searchSoon_.setSingleShot(true);
     connect(&searchSoon_, &QTimer::timeout, this, [this] {
         const Take* take = session().take();
-        if (take != nullptr && trimmed_ && trimmed_->take == take->id && trimmed_->lost)
+        if (take != nullptr && trimmed_ && trimmed_->take == take->id && trimmed_->lost
+            && !take->loop.on)
             session().looping().find();
     });
     connectToTake(fadeIn_, tr("Change fade in"), [](Take& t, double v) { t.fades.inSeconds = v; });

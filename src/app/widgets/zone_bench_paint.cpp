@@ -261,7 +261,8 @@ void ZoneBench::paintBlock(
     paintRoot(painter, block, g, *take, isChosen);
     if (count > 1)
         paintStack(painter, block, count);
-    const bool quiet = count == 0 && !isChosen;
+    // Of a stack that is chosen as a whole one name is enough.
+    const bool quiet = count == 0 && !(isChosen && chosen_.size() == 1);
     if (block.width() < 54.0 || block.height() < 26.0 || quiet)
         return;
     painter.setPen(t.ink);
@@ -311,7 +312,7 @@ void ZoneBench::paintReach(
         return;
     const auto& t = Theme::tokens();
     const int low = take.root - take.reach->down, high = take.root + take.reach->up;
-    const QRectF block = g.block(zone);
+    const QRectF block = g.block(zone) & g.field(); // zoomed, it may reach beyond
     const auto mark = [&](double x, const QString& words, bool above) {
         painter.setPen(QPen(t.coral, 1.2, Qt::DashLine));
         painter.drawLine(QPointF(x, block.top()), QPointF(x, block.bottom()));
