@@ -149,4 +149,13 @@ TEST_CASE("takes that share a root take turns after one click, and undo brings t
     CHECK(d.session().history().undoName() == "Lay out by roots");
     d.session().undo();
     CHECK(d.document() == before);
+    // The same is offered where a chosen one says that they sound together.
+    auto& keys = d.keysStop();
+    const auto& zones = d.document().layers[0].zones;
+    QTest::mouseClick(
+        keys.lanes(), Qt::LeftButton, {}, keys.lanes()->blockRect(zones[0]).center().toPoint());
+    d.click(&keys, "Take turns");
+    CHECK(d.document().layers[0].sameKeys == SameKeys::inTurn);
+    for (auto* button : keys.findChildren<QPushButton*>())
+        CHECK((button->text() != "Take turns" || !button->isVisible()));
 }

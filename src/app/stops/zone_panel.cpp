@@ -53,6 +53,12 @@ ZonePanel::ZonePanel(Session& session, FieldColumn* into)
     together_->setWordWrap(true);
     together_->setProperty("role", "quiet");
     into->column()->addWidget(together_);
+    turns_ = into->addButton(tr("Take turns"),
+        tr("The sounds of this layer that share keys are played one after the other"));
+    connect(turns_, &QPushButton::clicked, this, [this] {
+        session_.editLayer(
+            tr("Take turns"), [](Layer& layer) { layer.sameKeys = SameKeys::inTurn; });
+    });
     lay_ = into->addButton(
         tr("Lay this take on keys"), tr("Lays the take on screen on keys of this layer"));
     remove_ = into->addButton(tr("Take off these keys"),
@@ -183,8 +189,9 @@ void ZonePanel::showTogether(const std::vector<Zone>& zones)
     if (more > 0)
         names = names.mid(0, most) << tr("%1 more").arg(more);
     together_->setVisible(!names.isEmpty());
+    turns_->setVisible(!names.isEmpty());
     together_->setText(tr("Shares keys with %1: they sound together. Set apart by keys or touch, "
-                          "or in turn, each sounds alone.")
+                          "or one after the other, each sounds alone.")
                            .arg(names.join(tr(", "))));
 }
 

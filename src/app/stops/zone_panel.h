@@ -42,7 +42,7 @@ private:
     std::vector<Row> rows_;
     QLabel *heading_, *together_, *variations_;
     StackList* stack_;
-    QPushButton *lay_, *remove_;
+    QPushButton *lay_, *remove_, *turns_;
     int gesture_ = 0;
 };
 

@@ -9891,8 +9891,16 @@ Ein Klang genügt: ein gesungener Ton, eine Glocke, eine Flasche.</translation>
         <translation>%1 weitere</translation>
     </message>
     <message>
-        <source>Shares keys with %1: they sound together. Set apart by keys or touch, or in turn, each sounds alone.</source>
+        <source>Shares keys with %1: they sound together. Set apart by keys or touch, or one after the other, each sounds alone.</source>
         <translation>Teilt sich Tasten mit %1: sie klingen zusammen. Nach Tasten oder Anschlag getrennt, oder abwechselnd, klingt jeder allein.</translation>
+    </message>
+    <message>
+        <source>Take turns</source>
+        <translation>Abwechseln</translation>
+    </message>
+    <message>
+        <source>The sounds of this layer that share keys are played one after the other</source>
+        <translation>Die Klänge dieser Ebene, die sich Tasten teilen, erklingen der Reihe nach</translation>
     </message>
     <message>
         <source>, </source>
