@@ -92,9 +92,11 @@ void edits()
 void purity()
 {
     const auto worst = worstPurity();
-    std::printf("everything that is not the sound, -48 to +24 semitones, the whole band: sines "
-                "%.1f dB below, 34 tones to 17 kHz %.1f dB below\n",
-        worst.sine, worst.material);
+    std::printf(
+        "everything that is not the sound, -48 to +24 semitones, the whole band: sines "
+        "%.1f dB below, 34 tones to 17 kHz %.1f dB below, the sines through a filter that stands "
+        "still %.1f dB below\n",
+        worst.sine, worst.material, worst.filtered);
 }
 
 void history()

@@ -51,6 +51,7 @@ double openingSeconds();
 
 struct Purity {
     double sine, material; ///< dB
+    double filtered; ///< The sines, through a filter that stands still.
 };
 Purity worstPurity();
 

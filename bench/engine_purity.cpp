@@ -67,7 +67,7 @@ double restPower(std::span<const float> wave, const std::vector<double>& hz)
 
 /// Tones of a recording, played so many semitones away from its pitch; those that come to lie above
 /// 24 kHz must be gone. @return dB by which everything else lies below them.
-double purityOf(const std::vector<double>& hz, double semitones)
+double purityOf(const std::vector<double>& hz, double semitones, const Filter& filter = {})
 {
     // Long enough for two octaves up.
     Audio audio{rate, {std::vector<float>(std::size_t(3.0 * rate))}};
@@ -85,6 +85,7 @@ double purityOf(const std::vector<double>& hz, double semitones)
     const double key = std::round(60.0 + semitones);
     take.tuning = {60, 100.0 * (semitones - (key - 60.0)), TuningSource::byHand};
     auto instrument = makeInstrument(std::move(take));
+    instrument.layers[0].filter = filter;
     instrument.layers[0].zones.front().lowKey = 0;
     instrument.layers[0].zones.front().highKey = 127;
     const auto out = renderEvents(instrument,
@@ -104,7 +105,12 @@ double purityOf(const std::vector<double>& hz, double semitones)
 
 Purity worstPurity()
 {
-    Purity worst{1e9, 1e9};
+    Purity worst{1e9, 1e9, 1e9};
+    Filter filter;
+    filter.kind = FilterKind::low;
+    filter.steep = true;
+    filter.hz = 4000.0;
+    filter.resonance = 0.3;
     std::vector<double> many;
     many.reserve(34);
     for (int k = 0; k < 34; ++k)
@@ -112,8 +118,10 @@ Purity worstPurity()
     for (const double semitones : {-48.0, -31.4, -24.0, -12.0, -7.3, -1.0, 0.0, 0.37, 1.0, 2.0, 3.6,
              5.0, 6.0, 7.2, 8.0, 9.0, 10.0, 11.0, 12.0, 13.3, 15.0, 17.0, 19.0, 22.0, 24.0}) {
         for (const double hz : {441.7, 3001.3, 9000.0, 17000.0})
-            if (hz * std::exp2(semitones / 12.0) < 0.5 * rate)
+            if (hz * std::exp2(semitones / 12.0) < 0.5 * rate) {
                 worst.sine = std::min(worst.sine, purityOf({hz}, semitones));
+                worst.filtered = std::min(worst.filtered, purityOf({hz}, semitones, filter));
+            }
         // Tones that have been taken so low that they lie side by side cannot be told apart.
         if (semitones > -30.0)
             worst.material = std::min(worst.material, purityOf(many, semitones));

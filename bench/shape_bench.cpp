@@ -1,9 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What hands and movements do to notes: random programs under movements as fast as they go, steps
 // at tied notes, glides and steals beside the sound's own, the evenness of blocks with everything
-// moving, aliasing of the drive. shape_bench [bounds|steps|blocks|drive]...; all without an
+// moving, aliasing of the drive. shape_bench [bounds|steps|cutoff|blocks|drive]...; all without an
 // argument. Levels and ratios count; nothing here depends on the machine but "blocks".
 
+#include "bench/filter_accuracy.h"
 #include "engine/render.h"
 #include "model/take_maker.h"
 
@@ -240,6 +241,15 @@ void drive()
         }
 }
 
+void cutoff()
+{
+    std::printf("cutoff moved over two octaves by a wave, worst error (1 %%):\n");
+    for (const bool steep : {false, true})
+        for (const double hz : {0.25, 0.5, 2.0})
+            std::printf("  %d dB, %.2f Hz: %.2f %%\n", steep ? 24 : 12, hz,
+                bench::movedCutoffError(steep, hz));
+}
+
 } // namespace
 
 int main(int argc, char** argv)
@@ -254,6 +264,8 @@ int main(int argc, char** argv)
         bounds();
     if (wanted("steps"))
         steps();
+    if (wanted("cutoff"))
+        cutoff();
     if (wanted("drive"))
         drive();
     if (wanted("blocks"))
