@@ -177,6 +177,11 @@ TEST_CASE("names that say other notes than are heard are offered to be compared"
     d.settle();
     REQUIRE(d.document().takes.size() == 4);
     CHECK(d.window.offers()->text().contains("1 of 4"));
+    // What is undone is compared with nothing.
+    d.session().undo();
+    CHECK(d.window.offers()->text().isEmpty());
+    d.session().opening().openTogether(files);
+    d.settle();
     d.click(d.window.offers(), "Compare…");
     auto* keys = static_cast<KeysStop*>(d.window.stop(Stop::keys));
     CHECK(keys->layOutPanel()->isVisible());

@@ -357,16 +357,16 @@ void Opening::compareNames(const Adding& adding)
 {
     if (adding.joined.size() < 2)
         return;
-    std::size_t count = 0;
+    std::vector<TakeId> those;
     for (const auto& said : rootsSaid(session_.instrument(), adding.layer)) {
         const Take* take = session_.instrument().take(said.take);
         const auto& joined = adding.joined;
         if (said.disagree() && take != nullptr
             && std::find(joined.begin(), joined.end(), take->recording.pointer()) != joined.end())
-            ++count;
+            those.push_back(said.take);
     }
-    if (count > 0)
-        emit rootsDisagree(adding.layer, count, adding.joined.size());
+    if (!those.empty())
+        emit rootsDisagree(adding.layer, those, adding.joined.size());
 }
 
 void Opening::finishAdding()

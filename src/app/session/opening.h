@@ -55,7 +55,8 @@ signals:
     void progressed(double share);
     void opened(const QString& path); ///< For the list of recent files.
     /// Of takes that have joined together, some are named by other notes than are heard.
-    void rootsDisagree(puretone::LayerId layer, std::size_t count, std::size_t of);
+    void rootsDisagree(
+        puretone::LayerId layer, const std::vector<puretone::TakeId>& those, std::size_t of);
     /// A bank holds several instruments: one is to be chosen, and opened.
     void presetsFound(const QString& path, const QStringList& joining,
         const std::vector<puretone::BankPreset>& presets);

@@ -84,7 +84,7 @@ private:
     bool maySkip(const History::Unsaved& document);
     void choosePreset(
         const QString& path, const QStringList& joining, const std::vector<BankPreset>& presets);
-    void offerNames(LayerId layer, std::size_t count, std::size_t of);
+    void offerNames(LayerId layer, const std::vector<TakeId>& those, std::size_t of);
     void offerLeft(const std::shared_ptr<const LeftBehind>& left);
     void keepPlayed();
     void refresh();

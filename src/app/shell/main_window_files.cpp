@@ -100,17 +100,21 @@ void MainWindow::offerUnfinished()
     offers_->add(std::move(offer));
 }
 
-void MainWindow::offerNames(LayerId layer, std::size_t count, std::size_t of)
+void MainWindow::offerNames(LayerId layer, const std::vector<TakeId>& those, std::size_t of)
 {
     auto* keys = static_cast<KeysStop*>(stop(Stop::keys));
     Offer offer;
-    offer.sentence =
-        tr("For %1 of %2 takes, name or file say another note than is heard.").arg(count).arg(of);
+    offer.sentence = tr("For %1 of %2 takes, name or file say another note than is heard.")
+                         .arg(those.size())
+                         .arg(of);
     offer.action = tr("Compare…");
     offer.comesAgain = false;
-    offer.stands = [this, keys, layer, document = session_.history().document()] {
-        return session_.history().document() == document
-            && session_.instrument().layer(layer) != nullptr && !keys->layOutPanel()->isVisible();
+    offer.stands = [this, keys, layer, those, document = session_.history().document()] {
+        const auto& now = session_.instrument();
+        return session_.history().document() == document && now.layer(layer) != nullptr
+            && std::any_of(
+                those.begin(), those.end(), [&](TakeId id) { return now.take(id) != nullptr; })
+            && !keys->layOutPanel()->isVisible();
     };
     offer.take = [this, keys, layer] {
         session_.showLayer(layer);
