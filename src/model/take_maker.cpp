@@ -230,7 +230,7 @@ bool keepPart(Take& take, Span kept)
     take.loop.on = other != choices.end();
     if (take.loop.on)
         take.loop = other->loop;
-    return take.loop.on;
+    return false;
 }
 
 void findFacts(Take& take, const Progress& progress)

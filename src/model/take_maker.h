@@ -73,7 +73,8 @@ bool isStruckDead(const Take& take);
 /// of the file's own and reaches beyond it.
 void searchLoops(Take& take, const Progress& progress = {});
 /// Keeps another part. A loop that does not lie in it gives way to the best of the choices that
-/// does; it is off where none of them does. @return False then: one is to be searched for.
+/// does; it is off where none of them does. @return False then, for there may be better ones
+/// inside.
 bool keepPart(Take& take, Span kept);
 /// Finds out again what was found out about a take when it was made. Decides nothing; where it is
 /// cancelled, nothing changes.

@@ -101,7 +101,7 @@ void Looping::drawMap()
         [] {});
 }
 
-void Looping::find()
+void Looping::find(int gesture)
 {
     const Take* current = session_.take();
     if (current == nullptr)
@@ -112,7 +112,7 @@ void Looping::find()
             searchLoops(wanted, progress);
             return std::move(wanted);
         },
-        [this, of = session_.keyOf(*current)](const Take& found) {
+        [this, of = session_.keyOf(*current), gesture](const Take& found) {
             const Take* searched = session_.take(of);
             if (searched == nullptr)
                 return;
@@ -125,13 +125,16 @@ void Looping::find()
             if (!found.loop.on)
                 session_.say(tr("No loop was found: it %1.")
                                  .arg(QString::fromStdString(found.facts->loopMessage.said())));
-            session_.editTake(of, tr("Find loops"), [&](Take& t) {
-                auto& facts = t.facts.change();
-                facts.loopChoices = found.facts->loopChoices;
-                facts.loopMessage = found.facts->loopMessage;
-                t.loop = found.loop;
-                t.loop.on = found.loop.on && !facts.loopChoices.empty();
-            });
+            session_.editTake(
+                of, tr("Find loops"),
+                [&](Take& t) {
+                    auto& facts = t.facts.change();
+                    facts.loopChoices = found.facts->loopChoices;
+                    facts.loopMessage = found.facts->loopMessage;
+                    t.loop = found.loop;
+                    t.loop.on = found.loop.on && !facts.loopChoices.empty();
+                },
+                gesture);
         });
 }
 

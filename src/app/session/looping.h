@@ -20,7 +20,8 @@ public:
     explicit Looping(Session& session);
 
     /// Searches loops in the kept part again, in the background; takes the best.
-    void find();
+    /// @param gesture That it belongs to: one step with what was done by the hand.
+    void find(int gesture = 0);
     /// Loops as well as can be with posts near these, in the background. @param like Curve, mode
     /// and evening.
     void loopAround(Span wanted, const Loop& like, const QString& stepName);

@@ -105,9 +105,8 @@ void SoundStop::connectKeptFields()
     searchSoon_.setSingleShot(true);
     connect(&searchSoon_, &QTimer::timeout, this, [this] {
         const Take* take = session().take();
-        if (take != nullptr && trimmed_ && trimmed_->take == take->id && trimmed_->lost
-            && !take->loop.on)
-            session().looping().find();
+        if (take != nullptr && trimmed_->take == take->id && trimmed_->kept == take->kept)
+            session().looping().find(gesture(false));
     });
     connectToTake(fadeIn_, tr("Change fade in"), [](Take& t, double v) { t.fades.inSeconds = v; });
     connectToTake(
@@ -137,24 +136,26 @@ void SoundStop::trim(const QString& name, bool first, const std::function<Span(c
     if (take == nullptr)
         return;
     // What is searched for would lie in what was kept before.
-    if (trimmed_ && trimmed_->lost)
+    if (trimmed_ && trimmed_->gaveWay)
         session().background().cancel(JobKind::findLoops);
+    searchSoon_.stop();
     // While a post is dragged there and back, the loop goes there and back as well.
     if (first || !trimmed_ || trimmed_->take != take->id)
-        trimmed_ = Trimmed{take->id, take->loop, false};
+        trimmed_ = Trimmed{take->id, take->loop, {}, false};
     session().editTake(
         name,
         [&](Take& t) {
             t.loop = trimmed_->loop;
-            trimmed_->lost = !keepPart(t, to(t));
+            trimmed_->gaveWay = !keepPart(t, to(t));
+            trimmed_->kept = t.kept;
         },
         gesture(first));
+    if (!trimmed_->gaveWay)
+        return;
     // A long sound is searched when the hand has come to rest.
     constexpr int restMs = 400;
-    if (trimmed_->lost)
-        searchSoon_.start(restMs);
-    else if (take = session().take(); take->loop.on && take->loop != trimmed_->loop)
-        session().say(tr("The loop lay outside what is kept: another one is on now."), false);
+    searchSoon_.start(restMs);
+    session().say(tr("The loop lay outside what is kept: another one is searched for."), false);
 }
 
 void SoundStop::moveHandle(int id, qint64 frame, bool first)

@@ -48,7 +48,8 @@ private:
     struct Trimmed {
         TakeId take;
         Loop loop; ///< Before.
-        bool lost = false; ///< And nothing has come in its place.
+        Span kept; ///< Now.
+        bool gaveWay = false; ///< The loop, which did not lie in it.
     };
     std::optional<Trimmed> trimmed_;
     QTimer searchSoon_;

@@ -8728,8 +8728,8 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>%1 Spitze</translation>
     </message>
     <message>
-        <source>The loop lay outside what is kept: another one is on now.</source>
-        <translation>Der Loop lag außerhalb dessen, was behalten wird: Jetzt ist ein anderer an.</translation>
+        <source>The loop lay outside what is kept: another one is searched for.</source>
+        <translation>Der Loop lag außerhalb dessen, was behalten wird: Ein anderer wird gesucht.</translation>
     </message>
 </context>
 <context>
