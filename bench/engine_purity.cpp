@@ -69,13 +69,15 @@ double restPower(std::span<const float> wave, const std::vector<double>& hz)
 /// 24 kHz must be gone. @return dB by which everything else lies below them.
 double purityOf(const std::vector<double>& hz, double semitones, const Filter& filter = {})
 {
+    // Its resonance must not reach the ceiling.
+    const double size = filter.kind == FilterKind::off ? 0.5 : 0.1;
     // Long enough for two octaves up.
     Audio audio{rate, {std::vector<float>(std::size_t(3.0 * rate))}};
     for (std::size_t i = 0; i < audio.channels[0].size(); ++i) {
         double sum = 0.0;
         for (std::size_t k = 0; k < hz.size(); ++k)
             sum += std::sin(2.0 * std::numbers::pi * hz[k] * double(i) / rate + double(k * k));
-        audio.channels[0][i] = float(0.5 / double(hz.size()) * sum);
+        audio.channels[0][i] = float(size / double(hz.size()) * sum);
     }
     Take take;
     take.id = 1;
@@ -95,7 +97,7 @@ double purityOf(const std::vector<double>& hz, double semitones, const Filter& f
         if (const double played = f * std::exp2(semitones / 12.0); played < 0.5 * rate)
             sounding.push_back(played);
     // Against the tones as they were recorded: those near the top may be played much softer.
-    const double level = 0.5 / double(hz.size());
+    const double level = size / double(hz.size());
     const double played = 0.5 * level * level * double(hz.size());
     return 10.0
         * std::log10(played / restPower(std::span(out.channels[0]).subspan(4800, 19200), sounding));
