@@ -54,8 +54,8 @@ struct PitchReport {
 /// report is meaningless and to be dropped.
 /// Method: candidates from period and partials (see candidates.h), octave decided once for the
 /// whole take; confidence by J. Platt, "Probabilistic outputs for support vector machines", 1999;
-/// bells and kettledrums after N. Fletcher and T. Rossing, "The Physics of Musical Instruments",
-/// chapters 21, 18.
+/// bells, chimes and kettledrums after N. Fletcher and T. Rossing, "The Physics of Musical
+/// Instruments", chapters 21, 19, 18.
 PitchReport analysePitch(std::span<const float> mono, double rate, const Progress& progress = {});
 
 /// The stretch of a kept part that is worth reading: its first 7 s, or, where the sound only comes

@@ -60,6 +60,32 @@ double powerNear(const std::vector<Partial>& partials, std::initializer_list<dou
     return all > 0.0 ? near / all : 0.0;
 }
 
+/// The strike note of a chime, a long hanging tube: an octave below its fourth mode. Its modes
+/// stand as the squares of 5, 7, 9, 11, 13, 15, brought closer together at the top by thickness and
+/// a plug in its end, so that the fourth to the sixth lie nearly as 2 : 3 : 4 above a strike note
+/// that no mode has (chapter 19).
+std::optional<double> chimeNote(const std::vector<Partial>& partials, const Decay& decay)
+{
+    constexpr double lowestStrike = 120.0, strong = -20.0;
+    if (!decay.rings)
+        return std::nullopt;
+    for (const auto& fourth : partials) {
+        const double strike = fourth.hz / 2.0;
+        if (strike < lowestStrike || fourth.levelDb() < strong)
+            continue;
+        const auto at = [&](double ratio) { return levelNear(partials, ratio * strike); };
+        const bool modes = at(2.95) > strong && at(4.07) > strong && at(1.22) > -30.0;
+        // A series that has them would have these, too.
+        const bool alone = at(1.0) < -28.0 && std::max({at(1.5), at(2.5), at(3.5)}) < -22.0;
+        if (modes && alone
+            && powerNear(partials,
+                   {1.22 * strike, 2.0 * strike, 2.95 * strike, 4.07 * strike, 5.3 * strike})
+                > 0.7)
+            return strike;
+    }
+    return std::nullopt;
+}
+
 /// A free bar: modes at 1 : 2.756 : 5.404 (chapter 2), coming down to 1 : 2.72 : 5.02 and beyond as
 /// it gets thick, and none where a string would have its own.
 enum class Bar { no, likely, plain };
@@ -156,6 +182,8 @@ std::optional<StruckNote> struckNote(
         if (isBell(partials, hum))
             return StruckNote{strikeNote(partials, hum),
                 message("strike note of a bell: hum, tierce and nominal are there")};
+    if (const auto strike = chimeNote(partials, decay))
+        return StruckNote{*strike, message("strike note of a chime: modes at 2 : 3 : 4 above it")};
     if (const auto bar = barNote(partials, winner, decay))
         return bar;
     const auto at = [&](double ratio) { return levelNear(partials, ratio * f0); };

@@ -32,8 +32,8 @@ struct StruckNote {
 /// then the octave above it.
 const PitchCandidate& secondLook(
     const std::vector<PitchCandidate>& candidates, const std::vector<Partial>& partials);
-/// Church bells (hum, prime, tierce, quint, nominal), kettledrums (modes 1 : 1.5 : 2) and
-/// free bars (1 : 2.76 : 5.4).
+/// Church bells (hum, prime, tierce, quint, nominal), chimes (modes 2 : 3 : 4 above the note),
+/// kettledrums (1 : 1.5 : 2) and free bars (1 : 2.76 : 5.4).
 std::optional<StruckNote> struckNote(
     const std::vector<Partial>& partials, const PitchCandidate& winner, const Decay& decay);
 /// Says so where a note is the lowest mode of a free bar; nothing otherwise.

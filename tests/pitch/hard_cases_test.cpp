@@ -291,6 +291,39 @@ TEST_CASE("a bar is inharmonic and named by its lowest mode", "[pitch][bar]")
     }
 }
 
+TEST_CASE("a chime is named an octave below its fourth mode, where it has none", "[pitch][bell]")
+{
+    // A tube that is thick for its length, and one as thin as a wire: squares of 5, 7, ... 15.
+    const double thin = GENERATE(0.0, 0.5, 1.0);
+    const double strike = GENERATE(262.0, 415.0, 740.0);
+    const auto seed = GENERATE(range(1U, 5U));
+    CAPTURE(thin, strike, seed);
+    Noise next(seed);
+    std::vector<std::array<double, 3>> tube;
+    const double thick[] = {0.62, 1.23, 2.0, 2.94, 4.0, 5.17};
+    const double wire[] = {25 / 40.5, 49 / 40.5, 2.0, 121 / 40.5, 169 / 40.5, 225 / 40.5};
+    const double levels[] = {0.1, 0.3, 0.4, 0.8, 0.9, 0.4};
+    for (int m = 0; m < 6; ++m)
+        tube.push_back({thick[m] + thin * (wire[m] - thick[m]), levels[m] * (0.8 + 0.2 * next()),
+            6.0 - 0.7 * m});
+    const auto report = analysePitch(modes(strike, 2.0, tube), rate);
+    CAPTURE(told(report));
+    CHECK_THAT(*report.midi, WithinAbs(midiOf(Hz{strike}), 0.1));
+    CHECK(report.choices.front().reason.said()
+        == "strike note of a chime: modes at 2 : 3 : 4 above it");
+    CHECK(report.verdict != PitchVerdict::clear);
+    SECTION("a harmonic tone without its fundamental is none")
+    {
+        std::vector<std::array<double, 3>> tone;
+        for (int h = 2; h < 12; ++h)
+            tone.push_back({double(h), (0.8 + 0.2 * next()) / h, 4.0});
+        const auto of = analysePitch(modes(strike, 2.0, tone), rate);
+        CAPTURE(told(of));
+        CHECK_THAT(*of.midi, WithinAbs(midiOf(Hz{strike}), 0.1));
+        CHECK(of.choices.front().reason.said().find("chime") == std::string::npos);
+    }
+}
+
 TEST_CASE("a bell offers its lowest and its strongest partial", "[pitch][bell]")
 {
     const auto report = analysePitch(modes(440.0, 3.0,

@@ -3593,6 +3593,10 @@
         <source>volume</source>
         <translation>Volumen</translation>
     </message>
+    <message>
+        <source>strike note of a chime: modes at 2 : 3 : 4 above it</source>
+        <translation>Schlagton einer Röhrenglocke: Moden bei 2 : 3 : 4 darüber</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::ArrivingView</name>
