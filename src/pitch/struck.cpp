@@ -184,7 +184,7 @@ std::optional<StruckNote> struckNote(
                 message("strike note of a bell: hum, tierce and nominal are there")};
     if (const auto strike = chimeNote(partials, decay))
         return StruckNote{*strike, message("strike note of a chime: modes at 2 : 3 : 4 above it")};
-    if (const auto bar = barNote(partials, winner, decay))
+    if (auto bar = barNote(partials, winner, decay))
         return bar;
     const auto at = [&](double ratio) { return levelNear(partials, ratio * f0); };
     const bool nothingAbove = std::none_of(partials.begin(), partials.end(),
