@@ -106,7 +106,7 @@ void SoundStop::connectKeptFields()
     connect(&searchSoon_, &QTimer::timeout, this, [this] {
         const Take* take = session().take();
         if (take != nullptr && trimmed_->take == take->id && trimmed_->kept == take->kept)
-            session().looping().find(gesture(false));
+            session().looping().find(trimmed_->gesture);
     });
     connectToTake(fadeIn_, tr("Change fade in"), [](Take& t, double v) { t.fades.inSeconds = v; });
     connectToTake(
@@ -141,7 +141,8 @@ void SoundStop::trim(const QString& name, bool first, const std::function<Span(c
     searchSoon_.stop();
     // While a post is dragged there and back, the loop goes there and back as well.
     if (first || !trimmed_ || trimmed_->take != take->id)
-        trimmed_ = Trimmed{take->id, take->loop, {}, false};
+        trimmed_ = Trimmed{take->id, take->loop, {}, 0, false};
+    trimmed_->gesture = gesture(first);
     session().editTake(
         name,
         [&](Take& t) {
@@ -149,7 +150,7 @@ void SoundStop::trim(const QString& name, bool first, const std::function<Span(c
             trimmed_->gaveWay = !keepPart(t, to(t));
             trimmed_->kept = t.kept;
         },
-        gesture(first));
+        trimmed_->gesture);
     if (!trimmed_->gaveWay)
         return;
     // A long sound is searched when the hand has come to rest.

@@ -35,7 +35,7 @@ private:
     void showReadings(const Take& take);
     std::vector<WaveHandle> keptHandles(const Take& take);
     /// Keeps another part of the take on screen. A loop that does not lie in it gives way to
-    /// another one, which is searched for where none is known.
+    /// another one at once, and to the best that is found there when the hand rests.
     void trim(const QString& name, bool first, const std::function<Span(const Take&)>& to);
 
     TreatmentPanel* treatments_;
@@ -49,6 +49,7 @@ private:
         TakeId take;
         Loop loop; ///< Before.
         Span kept; ///< Now.
+        int gesture = 0; ///< That keeps it; another one may have begun since.
         bool gaveWay = false; ///< The loop, which did not lie in it.
     };
     std::optional<Trimmed> trimmed_;
