@@ -117,6 +117,15 @@ bool isNamedByNumber(const Layer& layer)
     return false;
 }
 
+bool holdsNoNotes(const Instrument& instrument, const Layer& layer)
+{
+    return !layer.zones.empty()
+        && std::all_of(layer.zones.begin(), layer.zones.end(), [&](const Zone& zone) {
+               const Take* take = instrument.take(zone.take);
+               return take != nullptr && take->isNoNote();
+           });
+}
+
 LayerId addLayer(Instrument& instrument)
 {
     if (instrument.layers.size() >= mostLayers)

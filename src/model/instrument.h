@@ -103,6 +103,16 @@ struct Take {
         return facts.known() && facts->pitch.verdict == PitchVerdict::none
             && tuning.source == TuningSource::proposed;
     }
+    /// No pitch, or a doubtful one of a hit or a noise, and nobody has said one: a lid's noise, a
+    /// snare.
+    bool isNoNote() const
+    {
+        const auto& pitch = facts->pitch;
+        return lacksPitch()
+            || (facts.known() && pitch.verdict == PitchVerdict::uncertain
+                && (pitch.kind == SoundKind::percussive || pitch.kind == SoundKind::unpitched)
+                && tuning.source == TuningSource::proposed);
+    }
     /// Length of one period of the take as tuned, seconds; nothing for a take without pitch.
     std::optional<double> period() const
     {
@@ -196,6 +206,8 @@ LayerId addLayer(Instrument& instrument);
 std::vector<const Take*> byLayerAndPitch(const Instrument& instrument);
 /// Whether it has the name that addLayer() gave it.
 bool isNamedByNumber(const Layer& layer);
+/// Whether it has takes, and none of them is a note.
+bool holdsNoNotes(const Instrument& instrument, const Layer& layer);
 
 /// The keys of a piano, and two octaves around the root: one take alone leaves no key silent.
 Zone proposeZone(const Take& take);

@@ -88,6 +88,18 @@ std::string instrumentName(const std::vector<std::filesystem::path>& files)
     return asTitle(saysNothing(named) ? names.front() : nameFromFile(named + "."));
 }
 
+std::string layerName(const std::vector<std::filesystem::path>& files)
+{
+    std::string name = instrumentName(files);
+    const auto end = name.find_last_not_of("0123456789");
+    if (files.size() == 1 && end != std::string::npos && name[end] == ' ') {
+        const auto words = name.substr(0, name.find_last_not_of(' ', end) + 1);
+        if (!saysNothing(words))
+            name = words;
+    }
+    return name;
+}
+
 void readPitch(Take& take, const Progress& progress)
 {
     const Span heard = stretchForPitch(take.audio(), take.kept);

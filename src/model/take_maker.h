@@ -86,5 +86,8 @@ std::string nameFromFile(const std::string& fileName);
 /// "horn_A2.wav" and "horn_C3.wav"); where those say nothing ("take 1", "take 2"), by the folder
 /// that they lie in, and where that says nothing either ("sounds"), by the first.
 std::string instrumentName(const std::vector<std::filesystem::path>& files);
+/// What a layer of these files is called: the same, without the number of a single one, since its
+/// sisters may follow ("Knock" of "knock 1.wav").
+std::string layerName(const std::vector<std::filesystem::path>& files);
 
 } // namespace puretone

@@ -192,6 +192,29 @@ TEST_CASE("an export over the file of a document is a save of what was exported"
     CHECK_FALSE(d.session().history().isSaved());
 }
 
+TEST_CASE("a document without a file gets the one that it is exported to", "[app][saving]")
+{
+    const TemporaryFolder folder;
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    REQUIRE(d.session().path().isEmpty());
+    d.goTo(Stop::write);
+    d.session().exporting().setFolder(QString::fromStdString(folder.path().string()));
+    d.session().exporting().write();
+    d.settle();
+    const auto path = text(folder / "Fog horn.puretone");
+    CHECK(d.session().path() == path);
+    CHECK(d.session().history().isSaved());
+    // Another folder later holds a copy: the file stays where it was.
+    std::filesystem::create_directory(folder / "copy");
+    d.session().exporting().setFolder(text(folder / "copy"));
+    d.session().exporting().write();
+    d.settle();
+    CHECK(std::filesystem::exists(folder / "copy" / "Fog horn.puretone"));
+    CHECK(d.session().path() == path);
+    CHECK(d.session().history().isSaved());
+}
+
 TEST_CASE("kill -9 loses next to nothing: what was there is offered at the next start",
     "[app][saving][recovery]")
 {

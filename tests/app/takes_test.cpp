@@ -253,6 +253,52 @@ TEST_CASE("files name the empty layer that they join; takes stand by pitch, the 
     CHECK(d.document().layers[1].name == "Bells");
 }
 
+TEST_CASE("a noise alone in a layer does not follow the keys", "[app][takes]")
+{
+    const TemporaryFolder folder;
+    const auto written = [&](const char* name, const std::vector<float>& wave) {
+        const auto path = folder / name;
+        REQUIRE(writeWav(path, mono(wave), SampleFormat::int16));
+        return QString::fromStdString(path.string());
+    };
+    const auto lid = written("lid 2.wav", decaying(noise(48000.0, 0.5), 48000.0, 0.2));
+    const auto pipe = written("pipe.wav", harmonicTone(220.0, 48000.0, 0.8));
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    const auto layer = [&]() -> const Layer& { return d.document().layers[1]; };
+    d.session().edit("Add layer", [](Instrument& next) { addLayer(next); });
+    const auto added = d.document();
+    const auto add = [&](const QStringList& files) {
+        d.session().opening().addFiles(files, layer().id);
+        d.settle();
+    };
+    add({lid});
+    CHECK(layer().name == "Lid");
+    CHECK(layer().follow == 0.0);
+    CHECK(d.window.messages()->text().contains("no clear pitch"));
+    d.session().undo(); // one step
+    CHECK(d.document() == added);
+    SECTION("a note beside it does")
+    {
+        add({lid, pipe});
+        CHECK(layer().follow == 1.0);
+    }
+    SECTION("one that joins notes does")
+    {
+        add({pipe});
+        add({lid});
+        CHECK(layer().follow == 1.0);
+    }
+    SECTION("the first layer does: a hit is played over the keys")
+    {
+        d.session().clear();
+        d.session().opening().addFiles({lid});
+        d.settle();
+        CHECK(d.document().layers[0].follow == 1.0);
+        CHECK(d.window.messages()->text() == "1 take is on the keys.");
+    }
+}
+
 TEST_CASE("a single note raises no question", "[app][split]")
 {
     Driver d;

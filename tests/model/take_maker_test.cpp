@@ -195,6 +195,13 @@ TEST_CASE("names are made from file names", "[model][take]")
     CHECK(named({"knock.wav", "creak.wav"}) == "Knock");
     CHECK(named({"/knock.wav", "/creak.wav"}) == "Knock");
     CHECK(named({}) == Instrument{}.name);
+    // A layer's does not take the number of its first.
+    CHECK(layerName({"knock 1.wav"}) == "Knock");
+    CHECK(layerName({"low_horn-02.wav"}) == "Low horn");
+    CHECK(layerName({"horn_A2.wav"}) == "Horn A2");
+    CHECK(layerName({"x/take 01.wav"}) == "Take 01"); // the rest says nothing
+    CHECK(layerName({"12.wav"}) == "12");
+    CHECK(layerName({"knock 1.wav", "knock 2.wav"}) == "Knock");
 }
 
 TEST_CASE("root and loop of a file stand beside our own", "[take]")

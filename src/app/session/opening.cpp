@@ -197,6 +197,7 @@ struct Opening::Adding {
     int gesture = 0;
     LayerId layer; ///< That they join; none for the one on screen.
     bool anew = false; ///< The first of them begins an instrument.
+    bool founds = false; ///< The layer, beside others, was empty.
     std::size_t started = 0; ///< Files that have been handed to other threads.
     std::size_t next = 0; ///< First file that has not joined.
     std::size_t done = 0;
@@ -343,8 +344,11 @@ void Opening::addReady()
                 adding_->layer = session_.layer().id;
             Layer& joins = *next.layer(adding_->layer);
             shows = shows || joins.zones.empty();
-            if (next.layers.size() > 1 && joins.zones.empty() && isNamedByNumber(joins))
-                joins.name = instrumentName(pathsOf(adding_->files));
+            if (next.layers.size() > 1 && joins.zones.empty()) {
+                adding_->founds = true;
+                if (isNamedByNumber(joins))
+                    joins.name = layerName(pathsOf(adding_->files));
+            }
             addTakes(next, std::move(takes), adding_->layer);
         },
         adding_->gesture);
@@ -369,6 +373,22 @@ void Opening::compareNames(const Adding& adding)
         emit rootsDisagree(adding.layer, those, adding.joined.size());
 }
 
+QString Opening::sentenceFor(const Adding& adding)
+{
+    const auto& now = session_.instrument();
+    const Layer* layer = now.layer(adding.layer);
+    if (adding.founds && layer != nullptr && layer->follow != 0.0 && holdsNoNotes(now, *layer)) {
+        const auto name = QString::fromStdString(layer->name);
+        session_.edit(
+            adding.files.size() == 1 ? tr("Add a take") : tr("Add takes"),
+            [&](Instrument& next) { next.layer(adding.layer)->follow = 0.0; }, adding.gesture);
+        return tr("%1 has no clear pitch: every key plays it alike. Follow keys changes that.")
+            .arg(name);
+    }
+    return now.takes.size() == 1 ? tr("1 take is on the keys.")
+                                 : tr("%1 takes are on the keys.").arg(now.takes.size());
+}
+
 void Opening::finishAdding()
 {
     const auto adding = std::exchange(adding_, nullptr);
@@ -391,8 +411,7 @@ void Opening::finishAdding()
             tr("Stopped: %1 of %2 files have joined.").arg(adding->added).arg(adding->ready.size()),
             false);
     else
-        session_.say(
-            tr("%1 takes are on the keys.").arg(session_.instrument().takes.size()), false);
+        session_.say(sentenceFor(*adding), false);
 }
 
 } // namespace puretone::app

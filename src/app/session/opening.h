@@ -71,6 +71,9 @@ private:
     void takeReady(std::size_t index, const Result<Take>& made, const QString& path);
     void addReady();
     void finishAdding();
+    /// What was added, where all of it was. A layer that only holds noises does not follow the
+    /// keys from then on.
+    QString sentenceFor(const Adding& adding);
     void compareNames(const Adding& adding);
 
     Session& session_;

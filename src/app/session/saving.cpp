@@ -128,10 +128,15 @@ void Saving::wasWritten(const DocumentVersion& version, const QString& path)
     const auto file = path.toStdString();
     if (const auto stamp = stampOf(file))
         stamps_[file] = *stamp;
-    if (version.document == history_.document() && file == history_.file())
+    // One that has no file yet has one now.
+    const bool here = version.document == history_.document()
+        && (history_.file().empty() || history_.file() == file);
+    if (here) {
         history_.markSaved(version.document, version.value, file);
-    else
+        claim(file);
+    } else {
         history_.markOverwritten(file);
+    }
     writeJournalSoon();
     emit session_.changed();
 }

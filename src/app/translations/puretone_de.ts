@@ -6657,6 +6657,14 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <source>%1 takes are on the keys.</source>
         <translation>%1 Takes liegen auf den Tasten.</translation>
     </message>
+    <message>
+        <source>%1 has no clear pitch: every key plays it alike. Follow keys changes that.</source>
+        <translation>%1 hat keine klare Tonhöhe: Jede Taste spielt es gleich. „Folgt Tasten“ ändert das.</translation>
+    </message>
+    <message>
+        <source>1 take is on the keys.</source>
+        <translation>1 Take liegt auf den Tasten.</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::PathBar</name>

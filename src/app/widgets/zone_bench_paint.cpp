@@ -313,22 +313,34 @@ void ZoneBench::paintReach(
     const auto& t = Theme::tokens();
     const int low = take.root - take.reach->down, high = take.root + take.reach->up;
     const QRectF block = g.block(zone) & g.field(); // zoomed, it may reach beyond
-    const auto mark = [&](double x, const QString& words, bool above) {
-        painter.setPen(QPen(t.coral, 1.2, Qt::DashLine));
-        painter.drawLine(QPointF(x, block.top()), QPointF(x, block.bottom()));
-        painter.setFont(Theme::font(11));
-        const double width = painter.fontMetrics().horizontalAdvance(words) + 4.0;
-        const double room = above ? block.right() - x : x - block.left();
-        const double left = (above == (room > width + 8.0)) ? x + 5.0 : x - 5.0 - width;
-        painter.setPen(t.coral);
-        // One above the other: in a narrow block they reach across each other.
-        const double top = block.top() + (above ? 30.0 : 48.0);
-        painter.drawText(QRectF(left, top, width, 16.0), Qt::AlignCenter, words);
+    struct Mark {
+        double x;
+        QString words;
+        bool above;
     };
+    std::vector<Mark> marks;
     if (zone.highKey > high)
-        mark(g.axis.x(high + 1), tr("thin above here"), true);
+        marks.push_back({g.axis.x(high + 1), tr("thin above here"), true});
     if (zone.lowKey < low)
-        mark(g.axis.x(low), tr("slow below here"), false);
+        marks.push_back({g.axis.x(low), tr("slow below here"), false});
+    painter.setPen(QPen(t.coral, 1.2, Qt::DashLine));
+    for (const auto& mark : marks)
+        painter.drawLine(QPointF(mark.x, block.top()), QPointF(mark.x, block.bottom()));
+    painter.setFont(Theme::font(11));
+    QColor backing = t.panel;
+    backing.setAlphaF(0.85F);
+    for (const auto& [x, words, above] : marks) {
+        const double width = painter.fontMetrics().horizontalAdvance(words) + 8.0;
+        const double room = above ? block.right() - x : x - block.left();
+        const double left = (above == (room > width + 8.0)) ? x + 4.0 : x - 4.0 - width;
+        // One above the other: in a narrow block they reach across each other and the other's line.
+        const QRectF label(left, block.top() + (above ? 30.0 : 48.0), width, 16.0);
+        painter.setPen(Qt::NoPen);
+        painter.setBrush(backing);
+        painter.drawRoundedRect(label, 3.0, 3.0);
+        painter.setPen(t.coral);
+        painter.drawText(label, Qt::AlignCenter, words);
+    }
 }
 
 /// What drags how far each border crosses over.
