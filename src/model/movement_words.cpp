@@ -308,6 +308,8 @@ Result<NewMovement> parseMovement(const std::string& text, const Effects& effect
                           : say("\"%1\" moves nothing.", words.next()),
             hint);
     made.movement.source = *source;
+    made.fromBelow = words.takeMeant("plays");
+    words.takeMeant("the");
     bool found = takeEffectValue(words, effects, made.movement);
     for (const auto& [word, target] : targetWords)
         if (!found && words.takeMeant(word)) {
@@ -363,6 +365,8 @@ Result<std::size_t> addMovement(Layer& layer, const NewMovement& wanted)
         layer.waves[std::size_t(place)] = *wanted.wave;
         made.source.number = place;
     }
+    if (wanted.fromBelow && !isTwoSided(made.source))
+        keepSounding(layer, made, 1.0);
     layer.movements.push_back(made);
     return layer.movements.size() - 1;
 }
@@ -371,10 +375,13 @@ const std::vector<ReadyMovement>& readyMovements()
 {
     static const std::vector<ReadyMovement> list = [] {
         const Movement none;
-        Movement wheel = none, touch = none, drift = none, vibrato = none;
+        Movement wheel = none, loudness = none, touch = none, drift = none, vibrato = none;
         wheel.source = {SourceKind::wheel, 0};
         wheel.target = Target::cutoff;
         wheel.amount = 3.0;
+        loudness.source = wheel.source;
+        loudness.target = Target::level;
+        loudness.amount = 36.0;
         touch.source = {SourceKind::touch, 0};
         touch.target = Target::level;
         touch.amount = 12.0;
@@ -389,6 +396,7 @@ const std::vector<ReadyMovement>& readyMovements()
         shaking.delaySeconds = 0.5;
         shaking.fadeSeconds = 0.4;
         return std::vector<ReadyMovement>{{"Wheel to cutoff", {wheel, std::nullopt}},
+            {"Wheel plays the loudness", {loudness, std::nullopt, true}},
             {"Touch to level", {touch, std::nullopt}}, {"Slow drift of pitch", {drift, slow}},
             {"Vibrato after half a second", {vibrato, shaking}}};
     }();

@@ -34,10 +34,13 @@ std::string effectValueName(const Effects& effects, int number);
 struct NewMovement {
     Movement movement;
     std::optional<Wave> wave; ///< Where its source is one.
+    /// What is set now is where the source leads to at its highest: the base gives way. Not for a
+    /// source that swings to both sides.
+    bool fromBelow = false;
 };
 /// Reads "wheel cutoff 2 oct", "wheel echo mix 40 %", "sine 0.3 Hz cutoff 0.6 oct by wheel", "touch
 /// level 24 dB", "controller 74 resonance": a source, a target, an amount and what allows it, the
-/// last two as wanted.
+/// last two as wanted. "Wheel plays level" moves it from below.
 ///
 /// @param manner Of the layer: the place of a frozen moment is another one than that in the room.
 /// @return `badValue` with what was not understood.

@@ -242,8 +242,8 @@ TEST_CASE("walk 12: one note of a bowed saw, its loudness on the wheel", "[app][
     effectsOf(d)->add(EffectKind::drive);
     effectsOf(d)->add(EffectKind::reverb);
     d.type(shapeOf(d), "Touch", "0 %");
-    d.session().editLayer("Soft", [](Layer& layer) { layer.levelDb = -24.0; });
-    typeMovements(d, {"wheel level 24 dB"});
+    typeMovements(d, {"wheel plays the loudness 24 dB"});
+    CHECK(d.document().layers[0].levelDb == Approx(-24.0));
     const double soft = heardDb(d, root);
     d.send(MidiEvent::control(1, 127));
     (void)d.hear(2.0); // the hall of the soft note is gone

@@ -234,6 +234,46 @@ TEST_CASE("fades are dragged on the wave and shaped", "[app][fades]")
     CHECK(d.take().fades.inSeconds == 0.0);
 }
 
+TEST_CASE("what is kept of a line is tuned by itself, in the step that trimmed it", "[app][trim]")
+{
+    const TemporaryFolder folder;
+    const auto path = folder / "line.wav";
+    // Two notes, the first one longer: A3, then D#4.
+    REQUIRE(writeWav(path,
+        mono(harmonicTone(220.0, 48000.0, 1.6) + silence(48000.0, 0.2)
+            + harmonicTone(hzOf(63.0).value, 48000.0, 0.8)),
+        SampleFormat::int16));
+    Driver d;
+    d.drop(path.string());
+    d.goTo(Stop::sound);
+    REQUIRE(d.take().tuning.rootKey == 57);
+    const auto before = d.document();
+    auto& stop = soundStop(d);
+    const auto move = [&](int id, double seconds) {
+        emit stop.wave()->handleMoved(id, qint64(seconds * 48000.0), true);
+        waitFor([&] { return d.take().tuning.rootKey == 63; }, 3000);
+        d.settle();
+    };
+    SECTION("as it is read")
+    {
+        move(SoundStop::keptStart, 1.85);
+        CHECK(d.take().tuning.rootKey == 63);
+        CHECK(d.take().facts->pitch.midi.value_or(0.0) == Approx(63.0).margin(0.02));
+        d.session().undo();
+        d.settle();
+        CHECK(d.document() == before);
+    }
+    SECTION("what somebody has set stays, and the reading is beside it")
+    {
+        d.session().editTake(
+            "Root", [](Take& t) { t.tuning = Tuning::forPitch(60.0, TuningSource::byHand); });
+        emit stop.wave()->handleMoved(SoundStop::keptStart, qint64(1.85 * 48000.0), true);
+        waitFor([&] { return std::abs(d.take().facts->pitch.midi.value_or(0.0) - 63.0) < 0.1; });
+        CHECK(d.take().facts->pitch.midi.value_or(0.0) == Approx(63.0).margin(0.02));
+        CHECK(d.take().tuning.rootKey == 60);
+    }
+}
+
 TEST_CASE("a recording from the simulated microphone becomes a take in tune", "[app][record]")
 {
     Driver d;

@@ -144,6 +144,30 @@ TEST_CASE("ready movements can be added, and a learnt one does not jump", "[mode
     CHECK(layer.levelDb == Approx(-12.0));
 }
 
+TEST_CASE(
+    "a source plays a value from below: at its highest nothing has changed", "[model][movement]")
+{
+    Layer layer;
+    layer.levelDb = -3.0;
+    const auto plays = [&](const std::string& text) {
+        INFO(text);
+        const auto made = parseMovement(text);
+        REQUIRE(made);
+        REQUIRE(addMovement(layer, *made));
+        return layer.movements.back();
+    };
+    const auto loud = plays("wheel plays the loudness 30 dB");
+    CHECK(loud.target == Target::level);
+    CHECK(layer.levelDb + loud.amount == Approx(-3.0));
+    layer.filter.hz = 4000.0;
+    const auto open = plays("controller 2 plays cutoff 3 oct");
+    CHECK(layer.filter.hz * std::exp2(open.amount) == Approx(4000.0));
+    layer.levelDb = 0.0;
+    plays("sine 2 Hz plays level 6 dB"); // swings to both sides
+    CHECK(layer.levelDb == 0.0);
+    CHECK_FALSE(parseMovement("wheel plays"));
+}
+
 TEST_CASE("the slow wave of plain formats is one of a layer's movements", "[model][movement]")
 {
     Layer layer;

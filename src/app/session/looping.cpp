@@ -117,14 +117,17 @@ void Looping::find(int gesture)
             if (searched == nullptr)
                 return;
             if (searched->sound() != found.sound() || searched->kept != found.kept) {
-                session_.say(
-                    tr("%1 was changed during the search for loops; its loop is as it was.")
-                        .arg(QString::fromStdString(searched->name)));
+                if (gesture == 0) // nobody waits for one that a gesture asked for
+                    session_.say(
+                        tr("%1 was changed during the search for loops; its loop is as it was.")
+                            .arg(QString::fromStdString(searched->name)));
                 return;
             }
             if (!found.loop.on)
                 session_.say(tr("No loop was found: it %1.")
                                  .arg(QString::fromStdString(found.facts->loopMessage.said())));
+            else if (gesture != 0)
+                session_.say(tr("Another loop was found in what is kept now."), false);
             session_.editTake(
                 of, tr("Find loops"),
                 [&](Take& t) {

@@ -15,15 +15,20 @@ namespace {
 /// Longer sounds take so long to treat that a newer wish ends the work on an older one.
 constexpr double quickSeconds = 60.0;
 
-/// What was read from the treated sound, where nobody has decided otherwise.
+/// What was read from the sound as it is now, where nobody has decided otherwise.
 void adoptHeard(Take& take, const Take& heard)
 {
     auto& facts = take.facts.change();
     facts.pitch = heard.facts->pitch;
     if (take.tuning.source == TuningSource::proposed)
         take.tuning = heard.tuning;
-    if (facts.loopChoices.size() == heard.facts->loopChoices.size())
-        facts.loopChoices = heard.facts->loopChoices;
+    // Others may have been found meanwhile.
+    const auto& measured = heard.facts->loopChoices;
+    if (std::equal(measured.begin(), measured.end(), facts.loopChoices.begin(),
+            facts.loopChoices.end(), [](const LoopCandidate& a, const LoopCandidate& b) {
+                return a.loop == b.loop && a.kind == b.kind;
+            }))
+        facts.loopChoices = measured;
 }
 
 } // namespace
@@ -63,7 +68,7 @@ void Treating::set(const QString& name, Treatments list, int gesture)
             session_.editTake(
                 of, name, [&](Take& t) { puretone::setTreatments(t, list, treated); }, gesture);
             if (!unfinished_)
-                hearTreated(of, gesture);
+                hearAgain(of, gesture);
         },
         Background::Lane::swift,
         [this](const Error& error) {
@@ -91,18 +96,18 @@ void Treating::drop(int gesture)
         drop();
 }
 
-void Treating::hearTreated(const TakeKey& of, int gesture)
+void Treating::hearAgain(const TakeKey& of, int gesture)
 {
     session_.background().run(
         JobKind::hearAgain, Background::Running::cancel,
         [heard = *session_.take(of)](const Progress& progress) mutable {
-            hearAgain(heard, progress);
+            puretone::hearAgain(heard, progress);
             return std::move(heard);
         },
         [this, of, gesture](const Take& heard) {
             // Only while nothing else was done: this belongs to the step that changed the sound.
             const Take* now = session_.take(of);
-            if (now == nullptr || now->sound() != heard.sound()
+            if (now == nullptr || now->sound() != heard.sound() || now->kept != heard.kept
                 || !session_.history().continues(gesture))
                 return;
             session_.editTake(
@@ -129,7 +134,7 @@ void Treating::copyToAll()
                 if (treated == nullptr)
                     break;
                 puretone::setTreatments(other, own, std::move(treated));
-                hearAgain(other, progress);
+                puretone::hearAgain(other, progress);
             }
             return std::move(others);
         },

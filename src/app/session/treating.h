@@ -29,10 +29,11 @@ public:
     bool drop();
     /// The same where it is this gesture's.
     void drop(int gesture);
+    /// Reads the pitch and measures the loops again in the background, as they follow from what a
+    /// gesture did to the sound or its kept part; a part of that gesture's step.
+    void hearAgain(const TakeKey& of, int gesture);
 
 private:
-    void hearTreated(const TakeKey& of, int gesture);
-
     Session& session_;
     struct Unfinished {
         TakeKey take;

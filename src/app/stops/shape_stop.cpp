@@ -170,6 +170,11 @@ void ShapeStop::makeMovement(const NewMovement& wanted, bool learnt, double valu
         session().say(QString::fromStdString(added.error().sentence()));
         return;
     }
+    const Source by = wanted.movement.source;
+    if (wanted.fromBelow && !isTwoSided(by))
+        session().say(tr("It sounds as it did where %1 is at its highest, and less below.")
+                          .arg(QString::fromStdString(sourceName(by, session().layer().waves))),
+            false);
     movement_->choose(int(*added));
     refresh();
 }

@@ -102,10 +102,14 @@ void SoundStop::connectKeptFields()
             return withKeptEnd(t.kept, std::llround(frame), t.audio().frames());
         });
     });
-    searchSoon_.setSingleShot(true);
-    connect(&searchSoon_, &QTimer::timeout, this, [this] {
+    atRest_.setSingleShot(true);
+    connect(&atRest_, &QTimer::timeout, this, [this] {
         const Take* take = session().take();
-        if (take != nullptr && trimmed_->take == take->id && trimmed_->kept == take->kept)
+        if (take == nullptr || trimmed_->take != take->id || trimmed_->kept != take->kept)
+            return;
+        // One syllable of a line has a note of its own.
+        session().treating().hearAgain(session().keyOf(*take), trimmed_->gesture);
+        if (trimmed_->gaveWay)
             session().looping().find(trimmed_->gesture);
     });
     connectToTake(fadeIn_, tr("Change fade in"), [](Take& t, double v) { t.fades.inSeconds = v; });
@@ -138,7 +142,6 @@ void SoundStop::trim(const QString& name, bool first, const std::function<Span(c
     // What is searched for would lie in what was kept before.
     if (trimmed_ && trimmed_->gaveWay)
         session().background().cancel(JobKind::findLoops);
-    searchSoon_.stop();
     // While a post is dragged there and back, the loop goes there and back as well.
     if (first || !trimmed_ || trimmed_->take != take->id)
         trimmed_ = Trimmed{take->id, take->loop, {}, 0, false};
@@ -151,12 +154,11 @@ void SoundStop::trim(const QString& name, bool first, const std::function<Span(c
             trimmed_->kept = t.kept;
         },
         trimmed_->gesture);
-    if (!trimmed_->gaveWay)
-        return;
-    // A long sound is searched when the hand has come to rest.
+    // A long sound is listened to when the hand has come to rest.
     constexpr int restMs = 400;
-    searchSoon_.start(restMs);
-    session().say(tr("The loop lay outside what is kept: another one is searched for."), false);
+    atRest_.start(restMs);
+    if (trimmed_->gaveWay)
+        session().say(tr("The loop lay outside what is kept: another one is searched for."), false);
 }
 
 void SoundStop::moveHandle(int id, qint64 frame, bool first)

@@ -53,7 +53,7 @@ private:
         bool gaveWay = false; ///< The loop, which did not lie in it.
     };
     std::optional<Trimmed> trimmed_;
-    QTimer searchSoon_;
+    QTimer atRest_; ///< The hand that trims.
 };
 
 } // namespace puretone::app
