@@ -69,14 +69,19 @@ LayerId copyLayer(Instrument& instrument, LayerId original, LayerCopy how, const
     Layer* layer = instrument.layer(id);
     if (layer == nullptr)
         return {};
-    const std::string name = instrument.layer(original)->name;
+    // "Octave up" tells more than "Layer 1, octave up".
+    const Layer& from = *instrument.layer(original);
+    const std::string name = from.name;
+    const auto nameAs = [&](std::string alone, std::string beside) {
+        layer->name = isNamedByNumber(from) ? std::move(alone) : std::move(beside);
+    };
     constexpr double detuneCents = 9.0;
     constexpr int mostOctaves = 4;
     switch (how) {
     case LayerCopy::same:
         break;
     case LayerCopy::reversed: {
-        layer->name = say("%1 reversed", name);
+        nameAs(say("Reversed"), say("%1 reversed", name));
         Layer turnedLayer = *layer;
         if (!reverseTakes(instrument, turnedLayer, progress)) {
             std::erase_if(instrument.layers, [&](const Layer& l) { return l.id == id; });
@@ -86,15 +91,15 @@ LayerId copyLayer(Instrument& instrument, LayerId original, LayerCopy how, const
         break;
     }
     case LayerCopy::octaveUp:
-        layer->name = say("%1, octave up", name);
+        nameAs(say("Octave up"), say("%1, octave up", name));
         layer->octave = std::min(mostOctaves, layer->octave + 1);
         break;
     case LayerCopy::octaveDown:
-        layer->name = say("%1, octave down", name);
+        nameAs(say("Octave down"), say("%1, octave down", name));
         layer->octave = std::max(-mostOctaves, layer->octave - 1);
         break;
     case LayerCopy::detuned:
-        layer->name = say("%1 detuned", name);
+        nameAs(say("Detuned"), say("%1 detuned", name));
         layer->fineCents += layer->fineCents > 100.0 - detuneCents ? -detuneCents : detuneCents;
         break;
     }

@@ -35,6 +35,22 @@ TEST_CASE("copies of a layer keep every setting", "[model][layers][copy]")
     CHECK(copyLayer(instrument, 77, LayerCopy::same) == LayerId{});
 }
 
+TEST_CASE("a copy is named by what it does", "[model][layers]")
+{
+    auto instrument = instrumentOf(plainTake(mono(harmonicTone(220.0, 48000.0, 0.5)), 57.0, "a"));
+    const auto nameOf = [&](LayerId from, LayerCopy how) {
+        return instrument.layer(copyLayer(instrument, from, how))->name;
+    };
+    const auto first = instrument.layers.front().id;
+    CHECK(nameOf(first, LayerCopy::octaveUp) == "Octave up");
+    CHECK(nameOf(first, LayerCopy::octaveDown) == "Octave down");
+    CHECK(nameOf(first, LayerCopy::reversed) == "Reversed");
+    CHECK(nameOf(first, LayerCopy::detuned) == "Detuned");
+    instrument.layer(first)->name = "Horn";
+    CHECK(nameOf(first, LayerCopy::octaveUp) == "Horn, octave up");
+    CHECK(nameOf(first, LayerCopy::reversed) == "Horn reversed");
+}
+
 TEST_CASE("a reversed copy runs backwards, loop and crossfade included", "[model][layers][copy]")
 {
     auto instrument = instrumentOf(

@@ -76,7 +76,10 @@ QHBoxLayout* KeysStop::buildRow()
         const auto copy = [&](const QString& words, LayerCopy how) {
             menu.addAction(words, this, [this, how] { copyLayerAs(how); });
         };
-        copy(tr("A copy of the open one"), LayerCopy::same);
+        auto name = QString::fromStdString(session().layer().name);
+        name.replace("&", "&&"); // no mark of a key
+        copy(tr("A copy of %1").arg(menu.fontMetrics().elidedText(name, Qt::ElideMiddle, 200)),
+            LayerCopy::same);
         copy(tr("A copy that runs backwards"), LayerCopy::reversed);
         copy(tr("A copy an octave up"), LayerCopy::octaveUp);
         copy(tr("A copy an octave down"), LayerCopy::octaveDown);

@@ -175,7 +175,7 @@ void PatternPanel::refreshStepLayers(bool shown)
             continue;
         const auto name = QString::fromStdString(layers[i].name);
         layerTicks_[i]->setText(layerTicks_[i]->fontMetrics().elidedText(
-            QString(name).replace(QLatin1Char('&'), QLatin1String("&&")), Qt::ElideRight,
+            QString(name).replace(QLatin1Char('&'), QLatin1String("&&")), Qt::ElideMiddle,
             widestName));
         layerTicks_[i]->setAccessibleName(name);
         layerTicks_[i]->setChecked(

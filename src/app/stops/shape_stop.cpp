@@ -249,7 +249,7 @@ void ShapeStop::refreshLayerRow()
         if (i >= layers.size())
             continue;
         const QString name = QString::fromStdString(layers[i].name);
-        button->setText(button->fontMetrics().elidedText(name, Qt::ElideRight, 110));
+        button->setText(button->fontMetrics().elidedText(name, Qt::ElideMiddle, 110));
         button->setToolTip(name);
         button->setAccessibleName(tr("Shape layer %1").arg(name));
         button->setChecked(!session().shapesAll() && layers[i].id == session().layer().id);

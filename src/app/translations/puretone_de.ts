@@ -3597,6 +3597,34 @@
         <source>strike note of a chime: modes at 2 : 3 : 4 above it</source>
         <translation>Schlagton einer Röhrenglocke: Moden bei 2 : 3 : 4 darüber</translation>
     </message>
+    <message>
+        <source>Detuned</source>
+        <translation>Verstimmt</translation>
+    </message>
+    <message>
+        <source>Octave down</source>
+        <translation>Oktave tiefer</translation>
+    </message>
+    <message>
+        <source>Octave up</source>
+        <translation>Oktave höher</translation>
+    </message>
+    <message>
+        <source>Reversed</source>
+        <translation>Rückwärts</translation>
+    </message>
+    <message>
+        <source>Wheel plays the loudness</source>
+        <translation>Rad spielt die Lautstärke</translation>
+    </message>
+    <message>
+        <source>plays</source>
+        <translation>spielt</translation>
+    </message>
+    <message>
+        <source>the</source>
+        <translation>die</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::ArrivingView</name>
@@ -4719,10 +4747,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Eine leere Ebene</translation>
     </message>
     <message>
-        <source>A copy of the open one</source>
-        <translation>Eine Kopie der offenen</translation>
-    </message>
-    <message>
         <source>A copy that runs backwards</source>
         <translation>Eine Kopie, die rückwärts läuft</translation>
     </message>
@@ -4789,6 +4813,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>, borders by hand</source>
         <translation>, Grenzen von Hand</translation>
+    </message>
+    <message>
+        <source>A copy of %1</source>
+        <translation>Eine Kopie von %1</translation>
     </message>
 </context>
 <context>
@@ -5577,6 +5605,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
             <numerusform>Der Loop wurde auf einen anderen Take übertragen.</numerusform>
             <numerusform>Der Loop wurde auf %n andere Takes übertragen.</numerusform>
         </translation>
+    </message>
+    <message>
+        <source>Another loop was found in what is kept now.</source>
+        <translation>In dem, was jetzt behalten wird, wurde ein anderer Loop gefunden.</translation>
     </message>
 </context>
 <context>
@@ -8427,6 +8459,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>Shape layer %1</source>
         <translation>Ebene %1 formen</translation>
+    </message>
+    <message>
+        <source>It sounds as it did where %1 is at its highest, and less below.</source>
+        <translation>Wo %1 am höchsten steht, klingt es wie zuvor, darunter weniger.</translation>
     </message>
 </context>
 <context>

@@ -105,12 +105,13 @@ void ZoneBench::paintLane(QPainter& painter, const LaneGeometry& g, std::size_t 
     painter.setPen(QPen(layer.on ? t.sea : t.quietInk, 1.6));
     painter.setBrush(layer.on ? QBrush(t.sea) : QBrush(Qt::NoBrush));
     painter.drawEllipse(dot, 5.0, 5.0);
-    const QRectF where = g.name(index);
+    // The names of copies differ at their end. Beside an open lane stand the numbers of touch.
+    const QRectF where = g.name(index).adjusted(0.0, 0.0, isOpen ? -24.0 : 0.0, 0.0);
     painter.setFont(Theme::font(13, isOpen ? Theme::Weight::strong : Theme::Weight::medium));
     painter.setPen(layer.on ? t.ink : t.quietInk);
     painter.drawText(where, Qt::AlignLeft | Qt::AlignVCenter,
         painter.fontMetrics().elidedText(
-            QString::fromStdString(layer.name), Qt::ElideRight, int(where.width())));
+            QString::fromStdString(layer.name), Qt::ElideMiddle, int(where.width())));
     if (isOpen)
         return;
     paintRibbon(painter, g, layer, g.track(index));
