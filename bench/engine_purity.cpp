@@ -69,8 +69,9 @@ double restPower(std::span<const float> wave, const std::vector<double>& hz)
 /// 24 kHz must be gone. @return dB by which everything else lies below them.
 double purityOf(const std::vector<double>& hz, double semitones, const Filter& filter = {})
 {
-    // Its resonance must not reach the ceiling.
-    const double size = filter.kind == FilterKind::off ? 0.5 : 0.1;
+    constexpr double size = 0.5;
+    // Behind the filter, before the limiter: a resonance must not reach its ceiling.
+    const double softerDb = filter.kind == FilterKind::off ? 0.0 : -14.0;
     // Long enough for two octaves up.
     Audio audio{rate, {std::vector<float>(std::size_t(3.0 * rate))}};
     for (std::size_t i = 0; i < audio.channels[0].size(); ++i) {
@@ -88,6 +89,7 @@ double purityOf(const std::vector<double>& hz, double semitones, const Filter& f
     take.tuning = {60, 100.0 * (semitones - (key - 60.0)), TuningSource::byHand};
     auto instrument = makeInstrument(std::move(take));
     instrument.layers[0].filter = filter;
+    instrument.layers[0].levelDb = softerDb;
     instrument.layers[0].zones.front().lowKey = 0;
     instrument.layers[0].zones.front().highKey = 127;
     const auto out = renderEvents(instrument,
@@ -97,7 +99,7 @@ double purityOf(const std::vector<double>& hz, double semitones, const Filter& f
         if (const double played = f * std::exp2(semitones / 12.0); played < 0.5 * rate)
             sounding.push_back(played);
     // Against the tones as they were recorded: those near the top may be played much softer.
-    const double level = size / double(hz.size());
+    const double level = size * std::pow(10.0, softerDb / 20.0) / double(hz.size());
     const double played = 0.5 * level * level * double(hz.size());
     return 10.0
         * std::log10(played / restPower(std::span(out.channels[0]).subspan(4800, 19200), sounding));
