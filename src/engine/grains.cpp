@@ -195,6 +195,8 @@ void GrainRun::read(const Frozen& how, const ProgramZone& zone, const GrainWay& 
             add(grain, zone, way, from, to, left, right);
             ++sounding_;
         }
+    // Grains shorter than a period have gaps between them; one at a time sounds all the same.
+    sounding_ = std::max(1, sounding_);
 }
 
 } // namespace puretone

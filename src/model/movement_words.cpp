@@ -63,8 +63,16 @@ public:
     explicit Words(const std::string& text)
     {
         std::istringstream stream(text);
-        for (std::string word; stream >> word;)
+        for (std::string word; stream >> word;) {
+            for (const char* swings : {"\xC2\xB1", "+"})
+                if (word.starts_with(swings))
+                    word.erase(0, std::string_view(swings).size());
+            if (word.starts_with("\xE2\x88\x92")) // as a minus is set
+                word.replace(0, 3, "-");
+            while (word.size() > 1 && (word.back() == ',' || word.back() == '.'))
+                word.pop_back();
             words_.push_back(lowered(word));
+        }
     }
     bool empty() const { return at_ >= words_.size(); }
     std::string next() const { return empty() ? std::string() : words_[at_]; }
@@ -97,7 +105,7 @@ public:
         }
         if (digits.empty())
             return std::nullopt;
-        const auto number = parseNumber(digits[0] == '+' ? digits.substr(1) : digits, "");
+        const auto number = parseNumber(digits, "");
         if (!number)
             return std::nullopt;
         ++at_;
@@ -240,6 +248,20 @@ std::string amountText(const Movement& m)
 
 namespace {
 
+/// As a sentence says what is moved: "opens the cutoff by".
+bool takeVerb(Words& words, Movement& m)
+{
+    for (int target = 0; target < targetCount; ++target) {
+        const auto& facts = factsOf(Target(target));
+        if (Target(target) != Target::effect
+            && (words.takeMeant(facts.verb) || words.takeMeant(facts.swinging))) {
+            m.target = Target(target);
+            return true;
+        }
+    }
+    return false;
+}
+
 /// "echo mix", "reverb decay", and with several of a kind the first of them.
 bool takeEffectValue(Words& words, const Effects& effects, Movement& m)
 {
@@ -309,8 +331,14 @@ Result<NewMovement> parseMovement(const std::string& text, const Effects& effect
             hint);
     made.movement.source = *source;
     made.fromBelow = words.takeMeant("plays");
-    words.takeMeant("the");
-    bool found = takeEffectValue(words, effects, made.movement);
+    bool found = takeVerb(words, made.movement);
+    if (!found) {
+        for (const char* verb : {"opens", "raises", "moves"})
+            if (words.takeMeant(verb))
+                break;
+        words.takeMeant("the");
+        found = takeEffectValue(words, effects, made.movement);
+    }
     for (const auto& [word, target] : targetWords)
         if (!found && words.takeMeant(word)) {
             const bool ofMoment = manner == Manner::frozen && std::string_view(word) == "place";
@@ -325,6 +353,8 @@ Result<NewMovement> parseMovement(const std::string& text, const Effects& effect
             hint);
     const auto& facts = factsOf(made.movement.target);
     made.movement.amount = facts.usual;
+    if (Words ahead = words; ahead.takeMeant("by") && ahead.takeQuantity())
+        words.takeMeant("by");
     if (const auto quantity = words.takeQuantity()) {
         const auto amount = amountIn(made.movement.target, quantity->first, quantity->second);
         if (!amount)
@@ -337,6 +367,7 @@ Result<NewMovement> parseMovement(const std::string& text, const Effects& effect
         const auto by = takeSource(words, wave);
         if (!by || wave)
             return fail(ErrorCode::badValue, say("What allows it is not understood."), hint);
+        words.takeMeant("allows");
         made.movement.by = *by;
     }
     if (!words.empty())

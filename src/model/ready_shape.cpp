@@ -4,6 +4,7 @@
 #include "base/quantity.h"
 #include "pitch/note.h"
 
+#include <algorithm>
 #include <cmath>
 #include <set>
 
@@ -23,11 +24,13 @@ struct Sounds {
     bool struck = false; ///< Most of them die away.
     bool low = false; ///< Most of them lie below C3.
     int loops = 0; ///< That have a loop, or one that was found.
+    bool frozen = false; ///< One moment of each is held: neither attack nor loop are heard.
 };
 
 Sounds soundsOf(Instrument& instrument, const Layer& layer, const HeardTakes& heard)
 {
     Sounds sounds;
+    sounds.frozen = layer.manner == Manner::frozen;
     std::set<TakeId> seen;
     int struck = 0, low = 0;
     for (const Zone& zone : layer.zones) {
@@ -46,7 +49,9 @@ Sounds soundsOf(Instrument& instrument, const Layer& layer, const HeardTakes& he
         low += take->tuning.rootKey < 48 ? 1 : 0;
         sounds.loops += take->loop.on || !take->facts->loopChoices.empty() ? 1 : 0;
     }
-    sounds.struck = 2 * struck > int(sounds.takes.size());
+    sounds.struck = !sounds.frozen && 2 * struck > int(sounds.takes.size());
+    if (sounds.frozen)
+        sounds.rise = sounds.dies = 0.0;
     sounds.low = 2 * low > int(sounds.takes.size());
     return sounds;
 }
@@ -54,6 +59,8 @@ Sounds soundsOf(Instrument& instrument, const Layer& layer, const HeardTakes& he
 /// Every take goes round where it can. @return How many do.
 int goRound(const Sounds& sounds)
 {
+    if (sounds.frozen)
+        return 0;
     int count = 0;
     for (const auto& [take, sustain] : sounds.takes) {
         if (!take->loop.on && !take->facts->loopChoices.empty())
@@ -78,6 +85,15 @@ bool beginInside(const Sounds& sounds, Layer& layer)
     return any;
 }
 
+/// All of the sound comes through, unless something moves the filter: that was wanted.
+void openFilter(Layer& layer)
+{
+    const bool moved = std::any_of(layer.movements.begin(), layer.movements.end(),
+        [](const Movement& m) { return m.on && m.target == Target::cutoff; });
+    if (!moved)
+        layer.filter.kind = FilterKind::off;
+}
+
 void playMany(Layer& layer)
 {
     layer.notes = Notes::many;
@@ -87,6 +103,8 @@ void playMany(Layer& layer)
 /// What a loop that is missing means, as the end of a sentence.
 std::string loopWords(const Sounds& sounds, int round)
 {
+    if (sounds.frozen)
+        return say("held in its moment");
     if (round == int(sounds.takes.size()))
         return say("held by its loop");
     return round == 0 ? say("without a loop: it ends with the recording")
@@ -110,7 +128,7 @@ std::string makePad(const Sounds& sounds, Layer& layer)
     e.attack = std::clamp(0.6 - sounds.rise, 0.15, 0.6);
     e.attackCurve = 0.2;
     e.release = 1.8;
-    layer.filter.kind = FilterKind::off;
+    openFilter(layer);
     return inside
         ? say("A pad: rises within %1, begins behind the strike, %2, dies away within %3.",
             seconds(e.attack), loopWords(sounds, round), seconds(e.release))
@@ -185,7 +203,7 @@ std::string makeDrone(const Sounds& sounds, Layer& layer)
     e.attack = 2.0;
     e.attackCurve = 0.3;
     e.release = 4.0;
-    layer.filter.kind = FilterKind::off;
+    openFilter(layer);
     layer.unison = {3, 7.0, 0.8, 1.0};
     return inside
         ? say("A drone: three voices a little apart, rises within %1 behind the strike, %2.",
@@ -198,12 +216,17 @@ std::string makeDrum(const Sounds& sounds, Layer& layer)
 {
     playMany(layer);
     layer.inner = InnerUse::never;
-    for (const auto& [take, sustain] : sounds.takes)
-        take->loop.mode = LoopMode::oneShot;
     layer.envelope = Envelope();
     layer.envelope.attack = 0.0;
-    layer.filter.kind = FilterKind::off;
+    openFilter(layer);
     layer.unison.voices = 1;
+    if (sounds.frozen) {
+        layer.envelope.decay = layer.envelope.release = 0.3;
+        layer.envelope.sustainDb = silentSustainDb;
+        return say("A drum: each hit is gone within %1.", seconds(layer.envelope.decay));
+    }
+    for (const auto& [take, sustain] : sounds.takes)
+        take->loop.mode = LoopMode::oneShot;
     return say("A drum: each hit plays to its end, however short the key is held.");
 }
 

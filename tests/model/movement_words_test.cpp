@@ -105,6 +105,40 @@ TEST_CASE("every movement is a sentence", "[model][movement]")
         }
 }
 
+TEST_CASE("what a movement says of itself can be written", "[model][movement]")
+{
+    const auto same = [](const Layer& layer, const Movement& m) {
+        const auto said = sentenceOf(layer, m).whole();
+        INFO(said);
+        const auto read = parseMovement(said + ".");
+        REQUIRE(read);
+        CHECK(read->movement.source.kind == m.source.kind);
+        CHECK(read->movement.by.kind == m.by.kind);
+        CHECK(read->movement.target == m.target);
+        CHECK(read->movement.amount == Approx(m.amount).margin(0.01));
+    };
+    Layer layer;
+    layer.waves[0].hz = 0.3;
+    std::mt19937 random(3);
+    for (int kind = 1; kind <= int(SourceKind::noise); ++kind)
+        for (int target = 0; target < targetCount; ++target) {
+            if (Target(target) == Target::effect)
+                continue; // of which there is none
+            const bool upwards = isTwoSided({SourceKind(kind), 0}) || random() % 2 == 0;
+            Movement m{
+                {SourceKind(kind), 0}, Target(target), 0, upwards ? 0.5 : -0.5, {}, 0.0, true};
+            same(layer, m);
+            m.by = {SourceKind::wheel, 0};
+            same(layer, m);
+        }
+    const auto typed = parseMovement("wheel opens cutoff by \xE2\x88\x92"
+                                     "3 oct");
+    REQUIRE(typed);
+    CHECK(typed->movement.amount == -3.0);
+    CHECK(parseMovement("wheel raises the level 6 dB by touch")->movement.by.kind
+        == SourceKind::touch);
+}
+
 TEST_CASE("a wave of its own is given a place that nothing follows", "[model][movement]")
 {
     Layer layer;

@@ -51,6 +51,33 @@ TEST_CASE("a bell's pad begins behind its strike, a horn's at its beginning", "[
     CHECK(held.layers[0].inner == InnerUse::never);
 }
 
+TEST_CASE("a frozen moment is shaped without its loop and strike", "[model][shape]")
+{
+    auto frozen = instrumentOf(bell());
+    frozen.layers[0].manner = Manner::frozen;
+    const auto takes = frozen.takes;
+    for (const auto shape : {ReadyShape::pad, ReadyShape::drone, ReadyShape::drum}) {
+        const auto said = applyShape(frozen, 1, shape);
+        CHECK_THAT(said, !Contains("loop") && !Contains("strike") && !Contains("to its end"));
+        CHECK(frozen.takes == takes);
+        CHECK(frozen.layers[0].inner == InnerUse::never);
+    }
+    CHECK(frozen.layers[0].envelope.sustainDb == silentSustainDb); // a drum that ends
+}
+
+TEST_CASE("a filter that something moves outlives a shape that has none", "[model][shape]")
+{
+    auto held = horn();
+    held.layers[0].filter.kind = FilterKind::low;
+    applyShape(held, 1, ReadyShape::pad);
+    CHECK(held.layers[0].filter.kind == FilterKind::off);
+    held.layers[0].filter.kind = FilterKind::low;
+    held.layers[0].movements.push_back(
+        {{SourceKind::wheel, 0}, Target::cutoff, 0, 2.0, {}, 0.0, true});
+    applyShape(held, 1, ReadyShape::pad);
+    CHECK(held.layers[0].filter.kind == FilterKind::low);
+}
+
 TEST_CASE("ready shapes set what they say, and as recorded takes it back", "[model][shape]")
 {
     auto instrument = horn();

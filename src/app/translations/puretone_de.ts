@@ -2098,10 +2098,6 @@
         <translation>„%1“ bewegt nichts.</translation>
     </message>
     <message>
-        <source>±</source>
-        <translation>±</translation>
-    </message>
-    <message>
         <source>a border alone</source>
         <translation>eine Grenze allein</translation>
     </message>
@@ -3624,6 +3620,30 @@
     <message>
         <source>the</source>
         <translation>die</translation>
+    </message>
+    <message>
+        <source>A drum: each hit is gone within %1.</source>
+        <translation>Eine Trommel: jeder Schlag ist nach %1 vorbei.</translation>
+    </message>
+    <message>
+        <source>allows</source>
+        <translation>erlaubt</translation>
+    </message>
+    <message>
+        <source>held in its moment</source>
+        <translation>in seinem Moment gehalten</translation>
+    </message>
+    <message>
+        <source>moves</source>
+        <translation>bewegt</translation>
+    </message>
+    <message>
+        <source>opens</source>
+        <translation>öffnet</translation>
+    </message>
+    <message>
+        <source>raises</source>
+        <translation>hebt</translation>
     </message>
 </context>
 <context>
