@@ -56,6 +56,26 @@ Sounds soundsOf(Instrument& instrument, const Layer& layer, const HeardTakes& he
     return sounds;
 }
 
+/// The loop that a held note is to stay in: the first choice, unless the sound has died away by
+/// then and another one joins as well and holds more of it.
+const Loop& loopThatHolds(const std::vector<LoopCandidate>& choices)
+{
+    constexpr double enoughDb = -12.0, worthDb = 6.0;
+    const auto& first = choices.front();
+    const auto most = std::max_element(
+        choices.begin(), choices.end(), [&](const LoopCandidate& a, const LoopCandidate& b) {
+            const auto rank = [&](const LoopCandidate& c) {
+                const bool joins =
+                    c.cost <= first.cost || seamVerdict(c.cost) == SeamVerdict::seamless;
+                return std::pair(joins, c.holdsDb);
+            };
+            return rank(a) < rank(b);
+        });
+    const bool gone = first.kind != LoopKind::fromFile && first.holdsDb < enoughDb
+        && most->holdsDb > first.holdsDb + worthDb;
+    return gone ? most->loop : first.loop;
+}
+
 /// Every take goes round where it can. @return How many do.
 int goRound(const Sounds& sounds)
 {
@@ -64,7 +84,7 @@ int goRound(const Sounds& sounds)
     int count = 0;
     for (const auto& [take, sustain] : sounds.takes) {
         if (!take->loop.on && !take->facts->loopChoices.empty())
-            take->loop = take->facts->loopChoices.front().loop;
+            take->loop = loopThatHolds(take->facts->loopChoices);
         if (take->loop.on && take->loop.mode == LoopMode::oneShot)
             take->loop.mode = LoopMode::forward;
         count += take->loop.on ? 1 : 0;

@@ -65,6 +65,34 @@ TEST_CASE("a frozen moment is shaped without its loop and strike", "[model][shap
     CHECK(frozen.layers[0].envelope.sustainDb == silentSustainDb); // a drum that ends
 }
 
+TEST_CASE("a struck sound is held by the loop that still has some of it", "[model][shape]")
+{
+    auto boom = instrumentOf(bell());
+    auto& take = boom.takes[0];
+    const auto choice = [](std::int64_t start, double cost, double holdsDb) {
+        LoopCandidate c;
+        c.loop.on = true;
+        c.loop.span = {Frames{start}, Frames{start + 4800}};
+        c.cost = cost;
+        c.holdsDb = holdsDb;
+        return c;
+    };
+    const auto heldFrom = [&](std::vector<LoopCandidate> choices) {
+        auto next = boom;
+        next.takes[0].loop.on = false;
+        next.takes[0].facts.change().loopChoices = std::move(choices);
+        applyShape(next, 1, ReadyShape::tiedBass);
+        CHECK(next.takes[0].loop.on);
+        return next.takes[0].loop.span.start.value;
+    };
+    take.loop.on = false;
+    CHECK(heldFrom({choice(90000, 0.5, -40.0), choice(20000, 0.9, -18.0), choice(9000, 2.0, -6.0)})
+        == 20000); // not the one whose joint is heard
+    CHECK(heldFrom({choice(90000, 0.5, -8.0), choice(20000, 0.9, -1.0)}) == 90000);
+    CHECK(heldFrom({choice(90000, 0.5, -20.0), choice(20000, 0.9, -17.0)}) == 90000);
+    CHECK(heldFrom({choice(90000, 3.0, -40.0), choice(20000, 2.0, -18.0)}) == 20000);
+}
+
 TEST_CASE("a filter that something moves outlives a shape that has none", "[model][shape]")
 {
     auto held = horn();
