@@ -181,6 +181,29 @@ TEST_CASE("reversing keeps the same sound, seen from the other end, and is heard
     CHECK(rmsDb({heard.data() + half, half}) > rmsDb({heard.data(), half}));
 }
 
+TEST_CASE("what is kept is still in view when a long recording is turned round", "[app][treat]")
+{
+    const TemporaryFolder folder;
+    const auto path = folder / "early.wav";
+    REQUIRE(writeWav(path, mono(harmonicTone(220.0, 48000.0, 1.0) + silence(48000.0, 5.0)),
+        SampleFormat::int16));
+    Driver d;
+    d.drop(path.string());
+    d.goTo(Stop::sound);
+    const auto shows = [&](const WaveView& wave) {
+        const auto& g = wave.geometryOfWave();
+        const Span kept = d.take().kept;
+        return g.frameAt(g.area.left()) <= double(kept.start.value)
+            && g.frameAt(g.area.right()) >= double(kept.end.value);
+    };
+    auto& stop = soundStop(d);
+    REQUIRE(shows(*stop.wave()));
+    stop.treatments()->add(Reverse{});
+    d.settle();
+    REQUIRE(d.take().kept.start.value > 4 * 48000);
+    CHECK(shows(*stop.wave()));
+}
+
 TEST_CASE("treatments are copied to all takes, each measured by itself", "[app][treat]")
 {
     Driver d;

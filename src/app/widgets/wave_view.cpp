@@ -42,6 +42,12 @@ void WaveView::setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept)
             const Extent e = peaks_->extent(c, whole);
             fullHeight_ = std::max({fullHeight_, e.high, -e.low});
         }
+        // Turned round, what is kept may lie at the other end.
+        const double first = geometry_.frameAt(geometry_.area.left());
+        const double last = geometry_.frameAt(geometry_.area.right());
+        if (kept.length() > 0
+            && (double(kept.end.value) < first || double(kept.start.value) > last))
+            fit(kept);
     }
     update();
 }

@@ -34,7 +34,8 @@ class WaveView : public QWidget {
 public:
     explicit WaveView(QWidget* parent = nullptr);
 
-    /// @param kept Full colour inside, flat and pale outside. What is in view stays.
+    /// @param kept Full colour inside, flat and pale outside. What is in view stays, unless nothing
+    /// of what is kept of another sound lies in it.
     void setSound(std::shared_ptr<const PeakPyramid> peaks, Span kept);
     /// Brings another subject into view: this much of it.
     void setHome(Span home);
