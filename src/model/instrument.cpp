@@ -279,9 +279,15 @@ Span keptInRecording(const Take& take)
 
 namespace {
 
+/// The same round, seen from the other end: what a forward loop mixes before its end and before
+/// its start stands behind them then, so that both move by the crossfade.
 void turnLoop(Loop& loop, std::int64_t frames)
 {
     loop.span = mirrored(loop.span, frames);
+    if (loop.mode != LoopMode::alternating) {
+        loop.span.start.value += loop.crossfade.value;
+        loop.span.end.value += loop.crossfade.value;
+    }
     loop = clampLoop(loop, frames);
 }
 

@@ -218,7 +218,7 @@ void moveUnpitched(Instrument& instrument, LayerId id, LayOutOptions::Unpitched 
     Layer* layer = instrument.layer(id);
     std::vector<Zone> moved;
     for (const auto& zone : layer->zones)
-        if (const Take* take = instrument.take(zone.take); take != nullptr && take->lacksPitch())
+        if (const Take* take = instrument.take(zone.take); take != nullptr && take->isNoNote())
             moved.push_back(zone);
     if (moved.empty())
         return;

@@ -50,7 +50,7 @@ struct LayOutOptions {
         asItSounds, ///< Up to where they would sound thin or slow.
     } reach = Reach::asBefore;
 
-    /// What becomes of takes without a clear pitch.
+    /// What becomes of takes without a clear pitch, see Take::isNoNote().
     enum class Unpitched {
         likeOthers, ///< By the root that they are given.
         inARow, ///< Single keys, one after the other.

@@ -299,6 +299,98 @@ TEST_CASE("a noise alone in a layer does not follow the keys", "[app][takes]")
     }
 }
 
+TEST_CASE("takes of one root that come together take turns", "[app][takes]")
+{
+    const TemporaryFolder folder;
+    QStringList knocks;
+    for (int i = 1; i <= 3; ++i) {
+        const auto path = folder / ("knock " + std::to_string(i) + ".wav");
+        REQUIRE(
+            writeWav(path, mono(harmonicTone(110.0 + 0.1 * i, 48000.0, 0.6)), SampleFormat::int16));
+        knocks << QString::fromStdString(path.string());
+    }
+    Driver d;
+    SECTION("in a layer of their own, in one step")
+    {
+        d.open(sounds + "fog-horn.flac");
+        d.session().edit("Add layer", [](Instrument& next) { addLayer(next); });
+        const auto added = d.document();
+        const auto layer = added.layers[1].id;
+        d.session().opening().addFiles(knocks, layer);
+        d.settle();
+        CHECK(d.document().layers[1].zones.size() == 3);
+        CHECK(d.document().layers[1].sameKeys == SameKeys::inTurn);
+        CHECK(d.window.messages()->text().contains("turn"));
+        d.session().undo();
+        CHECK(d.document() == added);
+    }
+    SECTION("as a new instrument")
+    {
+        d.session().opening().openTogether(knocks);
+        d.settle();
+        CHECK(d.document().layers[0].sameKeys == SameKeys::inTurn);
+    }
+    SECTION("but not among those that are there: how they sound was decided")
+    {
+        d.open(knocks[0].toStdString());
+        d.session().opening().addFiles({knocks[1], knocks[2]});
+        d.settle();
+        CHECK(d.document().layers[0].sameKeys == SameKeys::together);
+    }
+}
+
+TEST_CASE("what becomes of noises among notes is asked once", "[app][takes]")
+{
+    const TemporaryFolder folder;
+    const auto written = [&](const char* name, const std::vector<float>& wave) {
+        const auto path = folder / name;
+        REQUIRE(writeWav(path, mono(wave), SampleFormat::int16));
+        return QString::fromStdString(path.string());
+    };
+    const auto lid = written("lid.wav", decaying(noise(48000.0, 0.5), 48000.0, 0.2));
+    const auto creak = written("creak.wav", decaying(noise(48000.0, 0.8, 0.2, 7), 48000.0, 0.4));
+    const auto pipe = written("pipe.wav", harmonicTone(220.0, 48000.0, 0.8));
+    Driver d;
+    SECTION("a key each")
+    {
+        d.session().opening().openTogether({lid, pipe, creak});
+        d.settle();
+        REQUIRE(d.window.offers()->text().contains("2 of 3 takes have no clear pitch"));
+        d.click(d.window.offers(), "A key each");
+        d.settle();
+        REQUIRE(d.document().layers.size() == 2);
+        const Layer& row = d.document().layers[1];
+        CHECK(row.follow == 0.0);
+        REQUIRE(row.zones.size() == 2);
+        CHECK(row.zones[0].lowKey == row.zones[0].highKey);
+        CHECK(row.zones[1].lowKey == row.zones[0].lowKey + 1);
+        CHECK(d.window.offers()->text().isEmpty());
+    }
+    SECTION("in turn")
+    {
+        d.session().opening().openTogether({lid, pipe, creak});
+        d.settle();
+        d.click(d.window.offers(), "In turn");
+        d.settle();
+        REQUIRE(d.document().layers.size() == 2);
+        CHECK(d.document().layers[1].sameKeys == SameKeys::inTurn);
+    }
+    SECTION("not where a layer holds nothing else")
+    {
+        d.open(sounds + "fog-horn.flac");
+        d.session().edit("Add layer", [](Instrument& next) { addLayer(next); });
+        d.session().opening().addFiles({lid, creak}, d.document().layers[1].id);
+        d.settle();
+        const Layer& own = d.document().layers[1];
+        CHECK(own.follow == 0.0);
+        CHECK(own.sameKeys == SameKeys::inTurn);
+        REQUIRE(own.zones.size() == 2);
+        CHECK(own.zones[1].lowKey == 0);
+        CHECK(own.zones[1].highKey == 127);
+        CHECK(d.window.offers()->text().isEmpty());
+    }
+}
+
 TEST_CASE("a single note raises no question", "[app][split]")
 {
     Driver d;

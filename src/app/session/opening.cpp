@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/session/adding.h"
 #include "app/session/session.h"
 #include "app/session/settings.h"
 #include "model/lay_out.h"
@@ -189,28 +190,6 @@ void Opening::adopt(const QString& path, const Result<Instrument>& result, const
         session_.saving().wasOpened(path);
 }
 
-/// Files that are being listened to at once; what is ready joins in the order of the list.
-struct Opening::Adding {
-    QStringList files;
-    std::vector<std::optional<Result<Take>>> ready;
-    std::string key; ///< What the jobs are about begins with it.
-    int gesture = 0;
-    LayerId layer; ///< That they join; none for the one on screen.
-    bool anew = false; ///< The first of them begins an instrument.
-    bool founds = false; ///< The layer, beside others, was empty.
-    std::size_t started = 0; ///< Files that have been handed to other threads.
-    std::size_t next = 0; ///< First file that has not joined.
-    std::size_t done = 0;
-    std::size_t added = 0;
-    QStringList reasons;
-    std::vector<RecordingPtr> joined;
-
-    JobKey jobKey(std::size_t index) const
-    {
-        return {JobKind::addFile, key + std::to_string(index)};
-    }
-};
-
 void Opening::addFiles(const QStringList& paths, LayerId layer)
 {
     startAdding(paths, layer, greets());
@@ -337,8 +316,8 @@ void Opening::addReady()
     session_.edit(
         count == 1 ? tr("Add a take") : tr("Add takes"),
         [&](Instrument& next) {
-            const bool first = next.takes.empty();
-            if (first)
+            adding_->begins = adding_->begins || next.takes.empty();
+            if (next.takes.empty())
                 next.name = instrumentName(pathsOf(adding_->files));
             if (next.layer(adding_->layer) == nullptr)
                 adding_->layer = session_.layer().id;
@@ -355,63 +334,6 @@ void Opening::addReady()
     // One more is the one to go on with, and the first of a layer; to many more one adds in peace.
     if (const auto& now = session_.instrument().takes; shows && now.size() > before)
         session_.showTake(now[before].id);
-}
-
-void Opening::compareNames(const Adding& adding)
-{
-    if (adding.joined.size() < 2)
-        return;
-    std::vector<TakeId> those;
-    for (const auto& said : rootsSaid(session_.instrument(), adding.layer)) {
-        const Take* take = session_.instrument().take(said.take);
-        const auto& joined = adding.joined;
-        if (said.disagree() && take != nullptr
-            && std::find(joined.begin(), joined.end(), take->recording.pointer()) != joined.end())
-            those.push_back(said.take);
-    }
-    if (!those.empty())
-        emit rootsDisagree(adding.layer, those, adding.joined.size());
-}
-
-QString Opening::sentenceFor(const Adding& adding)
-{
-    const auto& now = session_.instrument();
-    const Layer* layer = now.layer(adding.layer);
-    if (adding.founds && layer != nullptr && layer->follow != 0.0 && holdsNoNotes(now, *layer)) {
-        const auto name = QString::fromStdString(layer->name);
-        session_.edit(
-            adding.files.size() == 1 ? tr("Add a take") : tr("Add takes"),
-            [&](Instrument& next) { next.layer(adding.layer)->follow = 0.0; }, adding.gesture);
-        return tr("%1 has no clear pitch: every key plays it alike. Follow keys changes that.")
-            .arg(name);
-    }
-    return now.takes.size() == 1 ? tr("1 take is on the keys.")
-                                 : tr("%1 takes are on the keys.").arg(now.takes.size());
-}
-
-void Opening::finishAdding()
-{
-    const auto adding = std::exchange(adding_, nullptr);
-    for (std::size_t i = 0; i < adding->ready.size(); ++i)
-        if (!adding->ready[i])
-            session_.background().cancel(adding->jobKey(i));
-    session_.hearing().compileNow();
-    // Whether one of them is many notes is asked when all are on the keys.
-    for (const auto& recording : adding->joined)
-        session_.splitting().lookForNotes(recording);
-    emit changed();
-    compareNames(*adding);
-    if (!adding->reasons.isEmpty())
-        session_.say(adding->reasons.size() == 1
-                ? tr("One file could not be opened. %1").arg(adding->reasons.front())
-                : tr("%1 files could not be opened.").arg(adding->reasons.size()),
-            true, adding->reasons.size() == 1 ? QStringList() : adding->reasons);
-    else if (adding->done < adding->ready.size())
-        session_.say(
-            tr("Stopped: %1 of %2 files have joined.").arg(adding->added).arg(adding->ready.size()),
-            false);
-    else
-        session_.say(sentenceFor(*adding), false);
 }
 
 } // namespace puretone::app

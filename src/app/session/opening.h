@@ -8,6 +8,7 @@
 
 #include <QStringList>
 #include <QTimer>
+#include <functional>
 
 namespace puretone::app {
 
@@ -57,6 +58,9 @@ signals:
     /// Of takes that have joined together, some are named by other notes than are heard.
     void rootsDisagree(
         puretone::LayerId layer, const std::vector<puretone::TakeId>& those, std::size_t of);
+    /// Of takes that have joined together, these are no notes: what becomes of them is asked.
+    void notesMissing(
+        puretone::LayerId layer, const std::vector<puretone::TakeId>& those, std::size_t of);
     /// A bank holds several instruments: one is to be chosen, and opened.
     void presetsFound(const QString& path, const QStringList& joining,
         const std::vector<puretone::BankPreset>& presets);
@@ -75,6 +79,9 @@ private:
     /// keys from then on.
     QString sentenceFor(const Adding& adding);
     void compareNames(const Adding& adding);
+    void shareKeys(const Adding& adding);
+    std::vector<TakeId> joinedOf(
+        const Adding& adding, const std::function<bool(const Take&)>& which) const;
 
     Session& session_;
     QString demo_; ///< What greets.

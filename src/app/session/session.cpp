@@ -2,6 +2,7 @@
 #include "app/session/session.h"
 
 #include "app/session/settings.h"
+#include "app/theme/theme.h"
 #include "base/all_cores.h"
 #include "model/lay_out.h"
 #include "model/take_maker.h"
@@ -271,6 +272,35 @@ void Session::takeFacts(const std::vector<Take>& heard)
     });
     if (!background_.busy(otherFacts))
         findMissingFacts(); // what was changed meanwhile
+}
+
+void Session::layOut(LayerId layer, const LayOutOptions& options, int gesture,
+    const std::function<void(const QString& sentence)>& laid)
+{
+    struct Work {
+        Instrument before, laid;
+        LaidOut done;
+    };
+    background_.run(
+        JobKind::layOut, Background::Running::cancel,
+        [work = Work{instrument(), instrument(), {}}, options, layer](const Progress&) mutable {
+            work.done = puretone::layOut(work.laid, layer, options);
+            return std::move(work);
+        },
+        [this, gesture, laid](const Work& work) {
+            if (!(instrument() == work.before))
+                return;
+            edit(
+                tr("Lay out by roots"),
+                [&](Instrument& next) {
+                    next.layers = work.laid.layers;
+                    for (const auto& take : work.laid.takes)
+                        if (Take* own = next.take(take.id))
+                            own->tuning = take.tuning;
+                },
+                gesture);
+            laid(typeset(puretone::sentenceFor(work.done)));
+        });
 }
 
 void Session::removeTake(TakeId id)

@@ -19,6 +19,7 @@
 #include "app/session/splitting.h"
 #include "app/session/take_key.h"
 #include "app/session/treating.h"
+#include "model/lay_out.h"
 #include "model/readings.h"
 
 #include <QStringList>
@@ -85,6 +86,11 @@ public:
         int gesture = 0);
     /// The same for the layer on screen.
     void editLayer(const QString& name, const std::function<void(Layer&)>& change, int gesture = 0);
+    /// Lays the takes of a layer over the keys, in the background, since it may compare levels.
+    /// Nothing happens where the instrument is changed meanwhile.
+    /// @param laid Gets what was done, in a sentence.
+    void layOut(LayerId layer, const LayOutOptions& options, int gesture,
+        const std::function<void(const QString& sentence)>& laid);
     void removeTake(TakeId id);
     /// Whether what is shaped belongs to all layers at once.
     bool shapesAll() const { return shapesAll_; }

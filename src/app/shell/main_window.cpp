@@ -98,6 +98,7 @@ MainWindow::MainWindow(QWidget* parent)
     connect(&session_.opening(), &Opening::presetsFound, this, &MainWindow::choosePreset,
         Qt::QueuedConnection);
     connect(&session_.opening(), &Opening::rootsDisagree, this, &MainWindow::offerNames);
+    connect(&session_.opening(), &Opening::notesMissing, this, &MainWindow::offerNoises);
     connect(dock_, &KeysDock::listeningAsked, this,
         [this](QWidget* near) { (new ListenPanel(session_, this))->openAbove(near); });
     connect(dock_, &KeysDock::keepAsked, this, &MainWindow::keepPlayed);

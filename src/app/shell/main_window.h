@@ -85,6 +85,7 @@ private:
     void choosePreset(
         const QString& path, const QStringList& joining, const std::vector<BankPreset>& presets);
     void offerNames(LayerId layer, const std::vector<TakeId>& those, std::size_t of);
+    void offerNoises(LayerId layer, const std::vector<TakeId>& those, std::size_t of);
     void offerLeft(const std::shared_ptr<const LeftBehind>& left);
     void keepPlayed();
     void refresh();

@@ -124,6 +124,37 @@ void MainWindow::offerNames(LayerId layer, const std::vector<TakeId>& those, std
     offers_->add(std::move(offer));
 }
 
+void MainWindow::offerNoises(LayerId layer, const std::vector<TakeId>& those, std::size_t of)
+{
+    Offer offer;
+    offer.sentence =
+        tr("%1 of %2 takes have no clear pitch: on a key each, or in turn on every key?")
+            .arg(those.size())
+            .arg(of);
+    offer.comesAgain = false;
+    offer.stands = [this, layer, those, document = session_.history().document()] {
+        // Until they are laid elsewhere, in whatever way.
+        const Layer* now = session_.instrument().layer(layer);
+        return session_.history().document() == document && now != nullptr && now->follow != 0.0
+            && std::any_of(now->zones.begin(), now->zones.end(), [&](const Zone& zone) {
+                   return std::find(those.begin(), those.end(), zone.take) != those.end();
+               });
+    };
+    const auto lay = [this, layer](LayOutOptions::Unpitched to) {
+        return [this, layer, to] {
+            LayOutOptions options;
+            options.unpitched = to;
+            session_.layOut(layer, options, 0,
+                [this](const QString& sentence) { session_.say(sentence, false); });
+        };
+    };
+    offer.action = tr("A key each");
+    offer.take = lay(LayOutOptions::Unpitched::inARow);
+    offer.refusal = tr("In turn");
+    offer.refuse = lay(LayOutOptions::Unpitched::ownLayer);
+    offers_->add(std::move(offer));
+}
+
 void MainWindow::choosePreset(
     const QString& path, const QStringList& joining, const std::vector<BankPreset>& presets)
 {

@@ -195,8 +195,10 @@ void LayOutPanel::showChoices()
                  "says differ (●). Click what is right, or choose for all below.")
                   .arg(count)
                   .arg(said_.size()));
-    const bool unpitched =
-        std::any_of(said_.begin(), said_.end(), [](const RootsSaid& s) { return !s.reading; });
+    const bool unpitched = std::any_of(said_.begin(), said_.end(), [this](const RootsSaid& s) {
+        const Take* take = session_.instrument().take(s.take);
+        return take != nullptr && take->isNoNote();
+    });
     unpitched_->setVisible(unpitched);
     const bool series = options_.roots == RootFrom::series;
     firstKey_->setVisible(series);
@@ -231,32 +233,12 @@ void LayOutPanel::chooseCell(int row, int column)
     showTable();
 }
 
-/// Levels are compared beside the window.
 void LayOutPanel::layOutNow()
 {
-    struct Work {
-        Instrument before, laid;
-        LaidOut done;
-    };
-    session_.background().run(
-        JobKind::layOut, Background::Running::cancel,
-        [work = Work{session_.instrument(), session_.instrument(), {}}, options = options_,
-            id = session_.layer().id](const Progress&) mutable {
-            work.done = layOut(work.laid, id, options);
-            return std::move(work);
-        },
-        [this](const Work& work) {
-            if (!(session_.instrument() == work.before))
-                return; // it was changed meanwhile: ask again
-            session_.edit(tr("Lay out by roots"), [&](Instrument& next) {
-                next.layers = work.laid.layers;
-                for (const auto& take : work.laid.takes)
-                    if (Take* own = next.take(take.id))
-                        own->tuning = take.tuning;
-            });
-            session_.say(typeset(sentenceFor(work.done)), false);
-            emit left();
-        });
+    session_.layOut(session_.layer().id, options_, 0, [this](const QString& sentence) {
+        session_.say(sentence, false);
+        emit left();
+    });
 }
 
 } // namespace puretone::app

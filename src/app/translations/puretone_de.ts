@@ -5921,6 +5921,18 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <source>Welcome. Press A, S, D and F, or click the keys; open a recording of your own, or drop it on the window. F1 lists all shortcuts.</source>
         <translation>Willkommen. A, S, D und F drücken oder die Tasten anklicken; eine eigene Aufnahme öffnen oder auf das Fenster ziehen. F1 zeigt alle Tastenkürzel.</translation>
     </message>
+    <message>
+        <source>%1 of %2 takes have no clear pitch: on a key each, or in turn on every key?</source>
+        <translation>%1 von %2 Aufnahmen haben keine klare Tonhöhe: jede auf einer eigenen Taste oder abwechselnd auf allen?</translation>
+    </message>
+    <message>
+        <source>A key each</source>
+        <translation>Je eine Taste</translation>
+    </message>
+    <message>
+        <source>In turn</source>
+        <translation>Abwechselnd</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::MannerPanel</name>
@@ -7754,6 +7766,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>Redone: %1.</source>
         <translation>Wiederhergestellt: %1.</translation>
+    </message>
+    <message>
+        <source>Lay out by roots</source>
+        <translation>Nach Grundtönen auslegen</translation>
     </message>
 </context>
 <context>
