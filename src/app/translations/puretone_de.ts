@@ -5923,7 +5923,7 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     </message>
     <message>
         <source>%1 of %2 takes have no clear pitch: on a key each, or in turn on every key?</source>
-        <translation>%1 von %2 Aufnahmen haben keine klare Tonhöhe: jede auf einer eigenen Taste oder abwechselnd auf allen?</translation>
+        <translation>%1 von %2 Takes haben keine klare Tonhöhe: jede auf einer eigenen Taste oder abwechselnd auf allen?</translation>
     </message>
     <message>
         <source>A key each</source>
