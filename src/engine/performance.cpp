@@ -40,6 +40,7 @@ void Performance::setProgram(const Program* next) noexcept
     for (auto& voice : leaving_)
         if (voice.active() && voice.program() != last)
             voice.stop();
+    Lost lost{};
     for (auto& voice : playing_) {
         if (!voice.active())
             continue;
@@ -50,6 +51,8 @@ void Performance::setProgram(const Program* next) noexcept
             voice.keepIn(*next, *zone);
             continue;
         }
+        if (zone == nullptr && next != nullptr && !voice.released())
+            lost[std::size_t(voice.key())] |= bitOf(next->layerAt(layerOf(voice).id));
         Voice& old = leavingSlot();
         old = voice;
         old.fadeAway(changeSeconds, 0);
@@ -66,6 +69,8 @@ void Performance::setProgram(const Program* next) noexcept
             states_[i].shared.start(next->layers[i].moves, 1);
             states_[i].toEffects = next->layers[i].toEffects;
         }
+    if (next != nullptr)
+        soundOnHeldKeys(last, lost);
 }
 
 Voice& Performance::leavingSlot() noexcept

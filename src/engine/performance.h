@@ -17,7 +17,8 @@ public:
     /// Everything silent, all keys and pedals up.
     void reset(double rate) noexcept;
     /// Between cells: sounding voices go on in the new program where their zone still exists; null
-    /// ends all.
+    /// ends all. Keys that are held sound what has come to answer them, and anew what went with
+    /// its zone.
     void setProgram(const Program* next) noexcept;
     const Program* program() const noexcept { return program_; }
     bool isHeard(const Program* program) const noexcept;
@@ -97,6 +98,15 @@ private:
     ///
     /// @param others Whether other keys are down. @param wanted Whether a layer is to sound now.
     template <class Wanted> void sound(int key, int velocity, bool others, Wanted wanted) noexcept;
+    /// A layer in a set of layers; no bit where there is no such layer.
+    static constexpr std::uint64_t bitOf(std::uint32_t layer) noexcept
+    {
+        return layer < 64 ? std::uint64_t(1) << layer : 0;
+    }
+    /// For each key, which layers of the new program have lost a held note with its zone.
+    using Lost = std::array<std::uint64_t, 128>;
+    void soundOnHeldKeys(const Program* last, const Lost& lost) noexcept;
+    std::uint64_t soundingLayers(int key) const noexcept;
     std::uint32_t nextRandom() noexcept;
     std::int64_t frameNow() const noexcept { return cells_ * Voice::cellFrames + at_; }
     double heldFall(const ProgramLayer& layer, int key) const noexcept;

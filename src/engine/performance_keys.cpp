@@ -200,6 +200,40 @@ void Performance::sound(int key, int velocity, bool others, Wanted wanted) noexc
     }
 }
 
+std::uint64_t Performance::soundingLayers(int key) const noexcept
+{
+    std::uint64_t layers = 0;
+    for (const auto& voice : playing_)
+        if (voice.active() && voice.key() == key && !voice.released()
+            && voice.program() == program_)
+            layers |= bitOf(voice.zone()->layer);
+    return layers;
+}
+
+void Performance::soundOnHeldKeys(const Program* last, const Lost& lost) noexcept
+{
+    at_ = 0;
+    for (int key = 0; key < 128; ++key) {
+        const auto place = std::size_t(key);
+        if (heldSince_[place] == 0)
+            continue;
+        const int touch = touch_[place];
+        std::uint64_t before = 0;
+        if (last != nullptr)
+            for (const auto index : last->zonesOfKey[place])
+                if (const ProgramZone& zone = last->zones[index]; inZone(zone.zone, key, touch))
+                    before |= bitOf(program_->layerAt(last->layerOf(zone).id));
+        const std::uint64_t wanted = (lost[place] | ~before) & ~soundingLayers(key);
+        ++events_;
+        sound(key, touch, false, [&](const ProgramLayer& layer) {
+            const auto index = std::uint32_t(&layer - program_->layers.data());
+            return (wanted & bitOf(index)) != 0
+                && (layer.when == SoundsWhen::press || layer.when == SoundsWhen::phraseStart)
+                && (layer.notes == Notes::many || lastHeldIn(index) == key);
+        });
+    }
+}
+
 void Performance::noteOn(int key, int velocity, int channel) noexcept
 {
     const auto place = std::size_t(key);

@@ -411,6 +411,109 @@ TEST_CASE("a layer that is changed while it sounds goes on", "[engine][layers][p
     CHECK(rmsDb(left) < -120.0);
 }
 
+TEST_CASE("held keys sound what comes to answer them", "[engine][layers][program]")
+{
+    auto instrument = toneOf(57.0);
+    instrument.layers[0].zones[0].highKey = 70;
+    Compiler compiler;
+    const auto engine = std::make_unique<Engine>();
+    engine->prepare(rate);
+    std::vector<float> left(4800), right(4800);
+    const auto playOn = [&](int blocks) {
+        for (int i = 0; i < blocks; ++i)
+            engine->process(left.data(), right.data(), 4800);
+    };
+    const auto change = [&](const Instrument& to) {
+        engine->setProgram(compiler.compile(to, rate));
+        playOn(2);
+    };
+    engine->setProgram(compiler.compile(instrument, rate));
+    playOn(1);
+    engine->handle(MidiEvent::noteOn(57, 100));
+    playOn(1);
+    REQUIRE(engine->look().voices == 1);
+    SECTION("a layer that is switched off and on")
+    {
+        auto off = instrument;
+        off.layers[0].on = false;
+        change(off);
+        CHECK(rmsDb(left) < -120.0);
+        change(instrument);
+        CHECK(engine->look().voices == 1);
+        CHECK(rmsDb(left) > -30.0);
+        engine->handle(MidiEvent::noteOff(57));
+        playOn(20);
+        change(off);
+        change(instrument);
+        CHECK(engine->look().voices == 0); // nobody holds it
+    }
+    SECTION("another instrument")
+    {
+        auto other = toneOf(60.0);
+        other.layers[0].id = 900;
+        other.layers[0].zones[0].id = 901;
+        other.layers[0].zones[0].lowKey = 40;
+        change(other);
+        CHECK(engine->look().voices == 1);
+        CHECK(rmsDb(left) > -30.0);
+    }
+    SECTION("a take that takes the place of another")
+    {
+        auto other = instrument;
+        other.layers[0].zones[0].id = 901;
+        change(other);
+        CHECK(engine->look().voices == 1);
+        CHECK(rmsDb(left) > -30.0);
+    }
+    SECTION("a zone that is stretched away and back sounds once")
+    {
+        auto away = instrument;
+        away.layers[0].zones[0].lowKey = 58;
+        change(away);
+        change(instrument);
+        CHECK(engine->look().voices == 1);
+        engine->handle(MidiEvent::noteOff(57));
+        playOn(20);
+        change(away);
+        engine->handle(MidiEvent::noteOn(57, 100));
+        playOn(1);
+        CHECK(engine->look().voices == 0);
+        change(instrument);
+        CHECK(engine->look().voices == 1);
+    }
+    SECTION("what sounds on release waits for it, what was played to its end stays silent")
+    {
+        auto more = instrument;
+        more.takes[0].loop.on = false;
+        addLayer(more);
+        Zone zone = more.layers[0].zones[0];
+        zone.id = 902;
+        more.layers[1].zones = {zone};
+        more.layers[1].when = SoundsWhen::release;
+        change(more);
+        CHECK(engine->look().voices == 1);
+        playOn(60); // past the end of the take
+        REQUIRE(engine->look().voices == 0);
+        more.layers[0].envelope.release = 0.5;
+        change(more);
+        CHECK(engine->look().voices == 0);
+    }
+    SECTION("of a layer that plays one note, the key that was pressed last")
+    {
+        auto one = instrument;
+        one.layers[0].notes = Notes::one;
+        auto off = one;
+        off.layers[0].on = false;
+        change(off);
+        engine->handle(MidiEvent::noteOn(64, 100));
+        engine->handle(MidiEvent::noteOn(60, 100));
+        playOn(1);
+        change(one);
+        REQUIRE(engine->look().voices == 1);
+        CHECK_THAT(analysePitch(left, rate).midi.value_or(0.0), WithinAbs(60.0, 0.05));
+    }
+}
+
 TEST_CASE("one note goes back to a key that its layer plays, not to any", "[engine][layers][one]")
 {
     auto instrument = toneOf(57.0);

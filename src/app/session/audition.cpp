@@ -22,7 +22,7 @@ Instrument unheard(const RecordingPtr& recording, int id)
         take.tuning.rootKey = std::clamp(*key, 0, 127);
     Instrument instrument;
     Zone zone;
-    zone.id = id; // another one each time: what sounded before ends
+    zone.id = id; // another one each time: what sounded before ends, held keys sound anew
     zone.take = take.id;
     instrument.takes = {std::move(take)};
     instrument.layers.front().zones = {zone};
@@ -53,6 +53,7 @@ void Audition::hear(const QString& path)
                 session_.say(QString::fromStdString(read.error().sentence()));
                 return;
             }
+            endNote(); // before it would sound what comes, on its key
             instrument_ = *read;
             toStrike_ = true;
             session_.hearing().compileNow();
@@ -71,39 +72,34 @@ void Audition::hearInstead(std::function<Instrument(const Progress&)> make)
 
 void Audition::endNote()
 {
-    if (struck_ >= 0)
-        session_.player().engine().post(MidiEvent::noteOff(std::exchange(struck_, -1)));
+    if (struck_ < 0)
+        return;
+    ended_ = std::exchange(struck_, -1);
+    session_.player().engine().post(MidiEvent::noteOff(ended_));
+}
+
+bool Audition::otherKeysDown(int own) const
+{
+    auto down = session_.player().engine().keysDown();
+    if (own >= 0)
+        down[std::size_t(own / 64)] &= ~(std::uint64_t(1) << (own % 64));
+    return down[0] != 0 || down[1] != 0;
 }
 
 void Audition::giveWay()
 {
-    if (struck_ < 0)
-        return;
-    auto down = session_.player().engine().keysDown();
-    down[std::size_t(struck_ / 64)] &= ~(std::uint64_t(1) << (struck_ % 64));
-    if (down[0] != 0 || down[1] != 0)
+    if (struck_ >= 0 && otherKeysDown(struck_))
         endNote();
 }
 
 void Audition::strike()
 {
-    if (!std::exchange(toStrike_, false) || !instrument_)
+    // Keys that are held sound it by themselves. That its own has ended may not be known yet.
+    if (!std::exchange(toStrike_, false) || !instrument_ || otherKeysDown(ended_))
         return;
     constexpr int velocity = 100;
-    auto& engine = session_.player().engine();
-    const int own = struck_;
-    endNote();
-    const auto down = engine.keysDown();
-    bool held = false;
-    for (int key = 0; key < 128; ++key)
-        if (key != own && (down[std::size_t(key / 64)] >> (key % 64) & 1U) != 0) {
-            engine.post(MidiEvent::noteOn(key, velocity));
-            held = true;
-        }
-    if (held)
-        return;
     struck_ = instrument_->takes.front().tuning.rootKey;
-    engine.post(MidiEvent::noteOn(struck_, velocity));
+    session_.player().engine().post(MidiEvent::noteOn(struck_, velocity));
 }
 
 void Audition::stop()

@@ -35,11 +35,13 @@ public:
 
 private:
     void endNote();
+    bool otherKeysDown(int own) const;
 
     Session& session_;
     std::optional<Instrument> instrument_;
     bool toStrike_ = false;
     int struck_ = -1; ///< The key that was struck for it; held keys are others'.
+    int ended_ = -1; ///< The one before, whose end the engine may not have heard of.
     int count_ = 0;
 };
 

@@ -194,7 +194,10 @@ void MainWindow::welcome(bool opensDemo)
         const auto& takes = session_.instrument().takes;
         if (!takes.empty() && !shown)
             shown = session_.history().document();
-        return takes.empty() || (takes.size() == 1 && shown == session_.history().document());
+        // Whoever saves it works on it.
+        return takes.empty()
+            || (takes.size() == 1 && shown == session_.history().document()
+                && session_.history().file().empty());
     };
     offers_->add(std::move(offer));
     if (opensDemo && !demo.isEmpty())
