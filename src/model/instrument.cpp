@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <map>
 #include <numbers>
+#include <set>
 
 namespace puretone {
 
@@ -106,6 +107,21 @@ std::vector<const Take*> byLayerAndPitch(const Instrument& instrument)
         takes.push_back(&take);
     std::stable_sort(takes.begin(), takes.end(),
         [&](const Take* a, const Take* b) { return place(a) < place(b); });
+    return takes;
+}
+
+std::vector<const Take*> heardBeside(const Instrument& instrument, TakeId id)
+{
+    std::set<TakeId> beside;
+    for (const auto& layer : instrument.layers)
+        if (std::any_of(layer.zones.begin(), layer.zones.end(),
+                [&](const Zone& zone) { return zone.take == id; }))
+            for (const auto& zone : layer.zones)
+                beside.insert(zone.take);
+    std::vector<const Take*> takes;
+    for (const auto& take : instrument.takes)
+        if (take.id != id && (beside.empty() || beside.contains(take.id)))
+            takes.push_back(&take);
     return takes;
 }
 

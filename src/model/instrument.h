@@ -204,6 +204,8 @@ LayerId addLayer(Instrument& instrument);
 /// The takes as a list shows them: layer by layer, each layer's from the lowest root up; the unused
 /// ones last.
 std::vector<const Take*> byLayerAndPitch(const Instrument& instrument);
+/// The other takes of the layers that play a take; all others where none does.
+std::vector<const Take*> heardBeside(const Instrument& instrument, TakeId id);
 /// Whether it has the name that addLayer() gave it.
 bool isNamedByNumber(const Layer& layer);
 /// Whether it has takes, and none of them is a note.

@@ -222,6 +222,10 @@ void moveUnpitched(Instrument& instrument, LayerId id, LayOutOptions::Unpitched 
             moved.push_back(zone);
     if (moved.empty())
         return;
+    // As they came: roots say nothing of noises.
+    std::stable_sort(moved.begin(), moved.end(), [&](const Zone& a, const Zone& b) {
+        return instrument.take(a.take) < instrument.take(b.take);
+    });
     const bool all = moved.size() == layer->zones.size();
     LayerId into = id;
     if (!all) {

@@ -3,6 +3,7 @@
 
 #include "base/quantity.h"
 #include "base/say.h"
+#include "base/song_time.h"
 
 #include <algorithm>
 #include <cmath>
@@ -120,11 +121,53 @@ public:
         }
         return std::pair(*number, unit);
     }
+    /// Takes "1/8" or "1/8 triplet". @return Beats.
+    std::optional<double> takeNoteLength()
+    {
+        if (next().find('/') == std::string::npos)
+            return std::nullopt;
+        for (const int count : {2, 1}) {
+            const auto end = std::min(words_.size(), at_ + std::size_t(count));
+            std::string text;
+            for (auto at = at_; at < end; ++at)
+                text += words_[at];
+            if (const auto length = parseSongTime(text); length && isInBeats(*length)) {
+                at_ = end;
+                return -*length;
+            }
+        }
+        return std::nullopt;
+    }
 
 private:
     std::vector<std::string> words_;
     std::size_t at_ = 0;
 };
+
+/// How fast a wave is, where that is said. What counts in another unit is left to be complained of.
+void takeSpeed(Words& words, Wave& wave)
+{
+    if (const auto beats = words.takeNoteLength()) {
+        wave.beats = *beats;
+        return;
+    }
+    Words ahead = words;
+    const auto speed = ahead.takeQuantity();
+    if (!speed)
+        return;
+    const auto& [value, unit] = *speed;
+    if (unit.rfind("beat", 0) == 0)
+        wave.beats = value;
+    else if (unit.rfind("bar", 0) == 0)
+        wave.beats = 4.0 * value;
+    else if (unit.empty() || unit == "hz")
+        wave.hz = value;
+    else if ((unit == "s" || unit == "ms") && value > 0.0)
+        wave.hz = (unit == "s" ? 1.0 : 1000.0) / value;
+    else
+        return;
+    words = ahead;
+}
 
 std::optional<Source> takeSource(Words& words, std::optional<Wave>& wave)
 {
@@ -141,15 +184,7 @@ std::optional<Source> takeSource(Words& words, std::optional<Wave>& wave)
         if (words.takeMeant(word)) {
             wave = Wave{};
             wave->shape = shape;
-            if (const auto speed = words.takeQuantity()) {
-                const auto& [value, unit] = *speed;
-                if (unit.rfind("beat", 0) == 0)
-                    wave->beats = value;
-                else if (unit.rfind("bar", 0) == 0)
-                    wave->beats = 4.0 * value;
-                else
-                    wave->hz = value;
-            }
+            takeSpeed(words, *wave);
             return Source{SourceKind::wave, 0};
         }
     return std::nullopt;

@@ -122,7 +122,7 @@ TEST_CASE(
     // All looped alike in one action, staggered.
     d.goTo(Stop::loop);
     const auto before = d.document();
-    d.session().looping().copyToAll(LoopCopy::findTheLike, true);
+    d.session().looping().copyToOthers(LoopCopy::findTheLike, true);
     d.settle();
     CHECK(std::all_of(d.document().takes.begin(), d.document().takes.end(),
         [](const Take& take) { return take.loop.on; }));
@@ -309,7 +309,7 @@ TEST_CASE(
     for (int i = 0; i < 9; ++i)
         CHECK(d.document().takes[std::size_t(i)].tuning.rootKey == 36 + 6 * i);
     d.goTo(Stop::loop);
-    d.session().looping().copyToAll(LoopCopy::findTheLike, true);
+    d.session().looping().copyToOthers(LoopCopy::findTheLike, true);
     d.settle();
     // Unequal on purpose.
     std::set<std::int64_t> lengths;

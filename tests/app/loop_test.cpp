@@ -255,7 +255,7 @@ TEST_CASE("a loop is copied to the other takes in one step", "[app][loop][copy]"
     CHECK(stop->copyButton()->isVisible());
     const auto before = d.document();
     d.session().editTake("Curve", [](Take& t) { t.loop.curve = FadeCurve::linear; });
-    d.session().looping().copyToAll(LoopCopy::sameShare, false);
+    d.session().looping().copyToOthers(LoopCopy::sameShare, false);
     d.settle();
     CHECK(d.document().takes[1].loop.curve == FadeCurve::linear);
     CHECK(d.document().takes[1].facts->loopChoices == before.takes[1].facts->loopChoices);

@@ -156,6 +156,27 @@ TEST_CASE("a recording of several notes is noticed, and one click shows the spli
         CHECK(reading().concern.empty());
         CHECK(d.document() == before);
     }
+    SECTION("what is set for it says nothing of another recording")
+    {
+        auto* stop = d.window.stop(Stop::sound);
+        const auto shown = [&](const QString& field) {
+            for (auto* edit : stop->findChildren<QLineEdit*>())
+                if (edit->accessibleName() == field)
+                    return edit->isVisibleTo(stop) ? edit->text() : QString();
+            return QString("no such field");
+        };
+        const auto usual = shown("Shortest");
+        d.type(stop, "Shortest", "2 s");
+        d.type(stop, "Quiet line", "-30");
+        d.choose(stop, "Named by", "a row of notes");
+        CHECK(shown("Shortest") != usual);
+        CHECK(shown("First note") != "");
+        d.open(sounds + "fog-horn.flac");
+        d.goTo(Stop::sound);
+        CHECK(shown("Shortest") == usual);
+        CHECK_FALSE(shown("Quiet line").contains("30"));
+        CHECK(shown("First note") == "");
+    }
 }
 
 TEST_CASE("names that say other notes than are heard are offered to be compared", "[app][keys]")

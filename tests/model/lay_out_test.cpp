@@ -167,15 +167,15 @@ TEST_CASE("words in names say which take is soft", "[model][layout]")
 
 TEST_CASE("takes without a pitch go to a row of keys or a layer of their own", "[model][layout]")
 {
-    const auto knock = [](const std::string& name) {
-        auto take = plainTake(mono(decaying(noise(20000, 5), 48000.0, 0.1)), 60.0, name);
+    const auto knock = [](const std::string& name, double root = 60.0) {
+        auto take = plainTake(mono(decaying(noise(20000, 5), 48000.0, 0.1)), root, name);
         take.tuning.source = TuningSource::proposed;
         CHECK_FALSE(take.lacksPitch()); // as long as nobody has listened
         take.facts.change().pitch.verdict = PitchVerdict::none;
         return take;
     };
     Instrument instrument = takesOf({{48, 0.0}, {60, 0.0}});
-    addTakes(instrument, {knock("knock a"), knock("knock b"), knock("knock c")});
+    addTakes(instrument, {knock("knock a", 72.0), knock("knock b", 50.0), knock("knock c")});
     LayOutOptions options;
     options.unpitched = LayOutOptions::Unpitched::inARow;
     auto row = instrument;
@@ -191,6 +191,10 @@ TEST_CASE("takes without a pitch go to a row of keys or a layer of their own", "
     layOut(own, 1, options);
     CHECK(own.layers[1].sameKeys == SameKeys::inTurn);
     CHECK(own.layers[1].zones[2].lowKey == 0);
+    // As they came, whatever was taken for their roots.
+    for (const auto& laid : {row, own})
+        for (std::size_t i = 0; i < 3; ++i)
+            CHECK(laid.layers[1].zones[i].take == laid.takes[2 + i].id);
     // Alone they stay in their layer.
     Instrument alone;
     addTakes(alone, {knock("knock a"), knock("knock b")});

@@ -118,6 +118,17 @@ TEST_CASE("a list shows takes by layer, then by root, then as they came", "[mode
     for (const Take* listed : byLayerAndPitch(instrument))
         order.push_back(listed->id.value);
     CHECK(order == std::vector{5, 3, 2, 1, 4});
+
+    const auto beside = [&](int id) {
+        std::set<int> ids;
+        for (const Take* other : heardBeside(instrument, TakeId{id}))
+            ids.insert(other->id.value);
+        return ids;
+    };
+    CHECK(beside(5) == std::set{3});
+    CHECK(beside(2) == std::set{1, 3});
+    CHECK(beside(3) == std::set{1, 2, 5}); // in both
+    CHECK(beside(4) == std::set{1, 2, 3, 5}); // in none
 }
 
 TEST_CASE("names that are not known are refused and said", "[model][layers][bad-input]")

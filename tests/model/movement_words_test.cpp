@@ -47,6 +47,12 @@ TEST_CASE("movements are read from sentences", "[model][movement]")
     CHECK(wave->wave->hz == Approx(0.3));
     CHECK(wave->movement.by == Source{SourceKind::wheel, 0});
     CHECK(parseMovement("sine 1 bar cutoff")->wave->beats == 4.0);
+    // Note lengths as they are written, and the time of one swing.
+    CHECK(parseMovement("triangle 1/4 cutoff 1 oct")->wave->beats == Approx(1.0));
+    CHECK(parseMovement("triangle 1/8 triplet cutoff 1 oct")->wave->beats == Approx(1.0 / 3.0));
+    CHECK(parseMovement("triangle 3/16 cutoff 1 oct")->movement.amount == 1.0);
+    CHECK(parseMovement("sine 4 s cutoff 1 oct")->wave->hz == Approx(0.25));
+    CHECK(parseMovement("sine 250 ms cutoff")->wave->hz == Approx(4.0));
     CHECK(parseMovement("wheel place 60 %")->movement.target == Target::pan);
     const auto moment = parseMovement("wheel place 60 %", {}, Manner::frozen);
     CHECK(moment->movement.target == Target::place);
@@ -68,6 +74,8 @@ TEST_CASE("what is no movement is refused with the word that was not understood"
     CHECK_THAT(said("weel cutoff"), Contains("weel"));
     CHECK_THAT(said("wheel"), Contains("what is moved"));
     CHECK_THAT(said("wheel nose 3"), Contains("nose"));
+    CHECK_THAT(said("sine 3 db cutoff"), Contains("3"));
+    CHECK_THAT(said("sine 1/x cutoff"), Contains("1/x"));
     CHECK_THAT(said("wheel cutoff 3 dB"), Contains("db"));
     CHECK_THAT(said("wheel cutoff 3 oct of course"), Contains("of"));
     CHECK_THAT(said("wheel cutoff by everything"), Contains("allows"));

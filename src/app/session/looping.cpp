@@ -157,17 +157,17 @@ void Looping::loopAround(Span wanted, const Loop& like, const QString& stepName)
         });
 }
 
-void Looping::copyToAll(LoopCopy how, bool stagger)
+void Looping::copyToOthers(LoopCopy how, bool stagger)
 {
     const Take* from = session_.take();
-    if (from == nullptr || session_.instrument().takes.size() < 2
-        || from->loop.span.length() < shortestLoop)
+    if (from == nullptr || from->loop.span.length() < shortestLoop)
         return;
     using Copies = std::vector<std::pair<Take, Loop>>;
     Copies others;
-    for (const auto& t : session_.instrument().takes)
-        if (t.id != from->id)
-            others.emplace_back(t, t.loop);
+    for (const Take* other : heardBeside(session_.instrument(), from->id))
+        others.emplace_back(*other, other->loop);
+    if (others.empty())
+        return;
     session_.background().run(
         JobKind::copyLoop, Background::Running::cancel,
         [source = *from, others = std::move(others), how, stagger](
@@ -183,7 +183,7 @@ void Looping::copyToAll(LoopCopy how, bool stagger)
         [this, document = session_.history().document()](const Copies& copied) {
             if (session_.history().document() != document)
                 return;
-            session_.edit(tr("Copy loop to all takes"), [&](Instrument& next) {
+            session_.edit(tr("Copy loop"), [&](Instrument& next) {
                 for (const auto& [other, loop] : copied) {
                     Take* t = next.take(other.id);
                     // What was changed meanwhile is not overwritten.

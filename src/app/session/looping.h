@@ -25,8 +25,8 @@ public:
     /// Loops as well as can be with posts near these, in the background. @param like Curve, mode
     /// and evening.
     void loopAround(Span wanted, const Loop& like, const QString& stepName);
-    /// Gives the loop on screen to every other take.
-    void copyToAll(LoopCopy how, bool stagger);
+    /// Gives the loop on screen to the other takes of its layer.
+    void copyToOthers(LoopCopy how, bool stagger);
     /// How the current loop measures, where that is known.
     std::optional<LoopCandidate> seam() const;
     /// What would help the current loop, where something was found; otherwise null.

@@ -165,8 +165,8 @@ void LoopStop::showCopyMenu()
     menu->setAttribute(Qt::WA_DeleteOnClose);
     menu->setToolTipsVisible(true);
     const auto add = [&](const QString& text, const QString& tip, LoopCopy how, bool stagger) {
-        menu->addAction(
-                text, this, [this, how, stagger] { session().looping().copyToAll(how, stagger); })
+        menu->addAction(text, this,
+                [this, how, stagger] { session().looping().copyToOthers(how, stagger); })
             ->setToolTip(tip);
     };
     add(tr("At the same times"), tr("For takes that were performed alike"), LoopCopy::sameTimes,
@@ -242,7 +242,7 @@ void LoopStop::refreshFields(const Take* take)
     mode_->setFieldEnabled(has);
     on_->setEnabled(has);
     find_->setEnabled(has);
-    copy_->setVisible(session().instrument().takes.size() > 1);
+    copy_->setVisible(has && !heardBeside(session().instrument(), take->id).empty());
     copy_->setEnabled(has && take->loop.span.length() >= shortestLoop);
     on_->setChecked(repeats);
     on_->setText(repeats ? tr("on") : tr("off"));

@@ -238,9 +238,19 @@ void SplitPanel::paint(QPainter& painter, const WaveGeometry& g)
     }
 }
 
+void SplitPanel::meet(const Take* take)
+{
+    if (take == nullptr || take->recording.pointer() == recording_)
+        return;
+    recording_ = take->recording.pointer();
+    options_ = {};
+    namedBy_->setIndex(0);
+}
+
 void SplitPanel::refresh()
 {
     const bool has = session_.take() != nullptr;
+    meet(session_.take());
     const auto& split = session_.splitting().proposal();
     for (auto* field : {quietLine_, shortest_})
         field->setFieldEnabled(has);

@@ -31,6 +31,8 @@ private:
     void buildFields();
     void buildRow(QWidget* parent);
     void ask();
+    /// What was set for one recording says nothing of another.
+    void meet(const Take* take);
     void showMenu(qint64 frame, const QPoint& place);
     void showProposal(const SplitResult& split);
     void showQuestion();
@@ -45,6 +47,7 @@ private:
     QPushButton *findNotes_, *makeTakes_, *forget_, *show_;
     NoteSeries series_;
     SplitOptions options_;
+    RecordingPtr recording_; ///< That they were set for.
     bool proposed_ = false; ///< A split is shown.
 };
 

@@ -5615,10 +5615,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <source>Find loops</source>
         <translation>Loops suchen</translation>
     </message>
-    <message>
-        <source>Copy loop to all takes</source>
-        <translation>Loop auf alle Takes übertragen</translation>
-    </message>
     <message numerus="yes">
         <source>The loop was copied to %n other take(s).</source>
         <translation>
@@ -5629,6 +5625,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>Another loop was found in what is kept now.</source>
         <translation>In dem, was jetzt behalten wird, wurde ein anderer Loop gefunden.</translation>
+    </message>
+    <message>
+        <source>Copy loop</source>
+        <translation>Loop kopieren</translation>
     </message>
 </context>
 <context>
