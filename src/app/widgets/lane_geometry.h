@@ -36,7 +36,7 @@ struct LaneGeometry {
     std::size_t layers = 1; ///< In all.
     std::size_t open = 0;
 
-    static constexpr double names = 118.0; ///< Width of the column of names.
+    static constexpr double names = 142.0; ///< Width of the column of names.
     static constexpr double keysHeight = 30.0;
     static constexpr std::size_t mostRibbons = 8;
 
