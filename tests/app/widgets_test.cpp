@@ -82,6 +82,25 @@ double contrast(const QColor& a, const QColor& b)
 
 } // namespace
 
+TEST_CASE("a value that comes while one is about to type over it stays marked", "[app][field]")
+{
+    FieldProbe p;
+    p.edit->setFocus();
+    p.edit->selectAll();
+    p.field.setValue(3.0); // the same again
+    CHECK(p.edit->selectedText() == p.edit->text());
+    p.field.setValue(4.0);
+    CHECK(p.edit->selectedText() == p.edit->text());
+    QTest::keyClicks(p.edit, "7");
+    QTest::keyClick(p.edit, Qt::Key_Return);
+    CHECK(p.refusal.isEmpty());
+    CHECK(p.last == 7.0);
+    // A place in the middle is kept where nothing changes.
+    p.edit->setCursorPosition(0);
+    p.field.setValue(7.0);
+    CHECK(p.edit->cursorPosition() == 0);
+}
+
 TEST_CASE("a time that is typed without a unit counts in the one that is shown", "[app][field]")
 {
     ValueField field(secondsField("Glide", "Slides", 0.0, 10.0, 0.0));

@@ -135,8 +135,15 @@ void ValueField::setFieldEnabled(bool enabled)
 
 void ValueField::showValue()
 {
-    edit_->setText(typeset(spec_.format(value_)));
+    const QString text = typeset(spec_.format(value_));
     edit_->setModified(false);
+    if (edit_->text() == text)
+        return;
+    // What somebody has just marked to type over it stays marked.
+    const bool all = edit_->hasSelectedText() && edit_->selectedText() == edit_->text();
+    edit_->setText(text);
+    if (all)
+        edit_->selectAll();
 }
 
 void ValueField::commitTyped()
