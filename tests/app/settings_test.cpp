@@ -147,8 +147,10 @@ TEST_CASE("what greets gives its place to sounds, unless it was changed", "[app]
     {
         const TemporaryFolder folder;
         d.session().edit("Rename", [](Instrument& next) { next.name = "Our light"; });
+        CHECK_FALSE(d.window.offers()->text().isEmpty());
         d.session().saving().save(QString::fromStdString((folder / "ours.puretone").string()));
         d.settle();
+        CHECK(d.window.offers()->text().isEmpty()); // it is theirs now
         d.session().opening().addFiles({bell});
         d.settle();
         CHECK(d.document().takes.size() == 2);

@@ -190,15 +190,15 @@ void MainWindow::welcome(bool opensDemo)
     offer.action = tr("Open…");
     offer.take = [this] { openDialog(); };
     offer.comesAgain = false;
-    offer.stands = [this, shown = std::optional<History::DocumentId>()]() mutable {
-        const auto& takes = session_.instrument().takes;
-        if (!takes.empty() && !shown)
-            shown = session_.history().document();
-        // Whoever saves it works on it.
-        return takes.empty()
-            || (takes.size() == 1 && shown == session_.history().document()
-                && session_.history().file().empty());
-    };
+    // Until another one is opened, or this one is saved: whoever does works on it.
+    offer.stands =
+        [this, shown = std::optional<std::pair<History::DocumentId, std::string>>()]() mutable {
+            const auto& takes = session_.instrument().takes;
+            const auto now = std::pair(session_.history().document(), session_.history().file());
+            if (!takes.empty() && !shown)
+                shown = now;
+            return takes.empty() || (takes.size() == 1 && shown == now);
+        };
     offers_->add(std::move(offer));
     if (opensDemo && !demo.isEmpty())
         session_.opening().greet(demo);

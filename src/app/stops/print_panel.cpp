@@ -93,8 +93,8 @@ void PrintPanel::addPlan(QVBoxLayout* column)
     };
     key_ = add(keyField(tr("Key"), tr("The key that is printed; it becomes the root of the print"),
                    [this] { return session_.naming(); }),
-        78, [](PrintPlan& plan, double v) { plan.key = int(std::lround(v)); });
-    touch_ = add(countField(tr("Touch"), tr("How hard it is pressed"), 1, 127, 100), 56,
+        92, [](PrintPlan& plan, double v) { plan.key = int(std::lround(v)); });
+    touch_ = add(countField(tr("Touch"), tr("How hard it is pressed"), 1, 127, 100), 50,
         [](PrintPlan& plan, double v) { plan.touch = int(std::lround(v)); });
     held_ = add(secondsField(tr("Held"), tr("Until the key is let go"), 0.05, longestPrint, 4.0),
         68, [](PrintPlan& plan, double v) { plan.heldSeconds = v; });
