@@ -145,8 +145,10 @@ void ZoneBench::paintRibbon(
                                     QPointF(g.axis.x(high + 1), track.bottom())),
             4.0, 4.0);
     }
+    bool sounds = false;
     for (const auto& zone : layer.zones)
         if (std::find(sounding_.begin(), sounding_.end(), zone.id.value) != sounding_.end()) {
+            sounds = true;
             painter.setBrush(faint(t.sea, 130));
             painter.drawRoundedRect(QRectF(QPointF(g.axis.x(zone.lowKey), track.top()),
                                         QPointF(g.axis.x(zone.highKey + 1), track.bottom())),
@@ -154,13 +156,20 @@ void ZoneBench::paintRibbon(
         }
     painter.restore();
     painter.setFont(Theme::font(12));
-    painter.setPen(t.quietInk);
+    painter.setPen(sounds ? t.ink : t.quietInk);
     const TakeWords* only = layer.zones.size() == 1 ? words(layer.zones.front()) : nullptr;
     const auto said = whatLayerDoes(layer, only != nullptr ? only->name : QString());
-    // On its keys, where they have room for it.
+    // On its keys or beside them, where there is room for it.
     const QRectF keys = QRectF(QPointF(left, track.top()), QPointF(right, track.bottom())) & track;
-    const bool fits = keys.width() > painter.fontMetrics().horizontalAdvance(said) + 16.0;
-    const QRectF room = fits ? keys : track;
+    const QRectF before(track.topLeft(), keys.bottomLeft()),
+        after(keys.topRight(), track.bottomRight());
+    const double needed = painter.fontMetrics().horizontalAdvance(said) + 16.0;
+    QRectF room = track;
+    for (const QRectF& place : {keys, after, before})
+        if (place.width() > needed) {
+            room = place;
+            break;
+        }
     painter.drawText(room, Qt::AlignCenter,
         painter.fontMetrics().elidedText(said, Qt::ElideRight, int(room.width()) - 16));
 }
