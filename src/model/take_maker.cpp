@@ -171,6 +171,14 @@ bool isStruckDead(const Take& take)
 
 namespace {
 
+/// A noise that goes round more than twenty times a second is a tone, and no longer this noise.
+bool wouldBuzz(const Take& take)
+{
+    constexpr double longestRound = 0.05;
+    return take.facts->pitch.verdict == PitchVerdict::none
+        && double(take.loop.span.length()) < longestRound * take.rate();
+}
+
 /// Searches loops in the kept part and puts those of the file among them. @return Whether the first
 /// one is worth switching on.
 bool findChoices(Take& take, const Progress& progress)
@@ -287,7 +295,7 @@ Result<Take> makePiece(const Take& source, Span kept, const std::string& name,
         searchLoops(take, progress.part(0.2, 1.0));
         const bool given = !take.facts->loopChoices.empty()
             && take.facts->loopChoices.front().kind == LoopKind::fromFile;
-        take.loop.on = take.loop.on && (given || !isStruckDead(take));
+        take.loop.on = take.loop.on && (given || !(isStruckDead(take) || wouldBuzz(take)));
     }
     if (progress.cancelled())
         return fail(

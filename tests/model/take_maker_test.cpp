@@ -90,6 +90,23 @@ TEST_CASE("kicks and snares get no loop by themselves, but one is ready", "[mode
     CHECK(asked.loop.on);
 }
 
+TEST_CASE("a puff of noise is not made a tone by a loop of its own", "[model][take][drum]")
+{
+    constexpr double rate = 48000.0;
+    auto wave = noise(rate, 0.12, 0.3);
+    for (std::size_t i = 0; i < wave.size(); ++i)
+        wave[i] *= float(std::sin(std::numbers::pi * double(i) / double(wave.size())));
+    const auto take = *makeTake(makeRecording(mono(wave), "puff.wav"));
+    CHECK(take.lacksPitch());
+    CHECK_FALSE(isStruckDead(take));
+    CHECK_FALSE(take.loop.on);
+    // Asked for, it is there.
+    auto asked = take;
+    searchLoops(asked);
+    REQUIRE(asked.loop.on);
+    CHECK(double(asked.loop.span.length()) < 0.05 * rate);
+}
+
 TEST_CASE("root and loop in a file are used where ours are worse", "[model][take]")
 {
     SamplerInfo sampler;
