@@ -240,9 +240,9 @@ void SplitPanel::paint(QPainter& painter, const WaveGeometry& g)
 
 void SplitPanel::meet(const Take* take)
 {
-    if (take == nullptr || take->recording.pointer() == recording_)
+    if (take == nullptr || take->recording->hash == recording_)
         return;
-    recording_ = take->recording.pointer();
+    recording_ = take->recording->hash;
     options_ = {};
     namedBy_->setIndex(0);
 }

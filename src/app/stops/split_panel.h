@@ -47,7 +47,7 @@ private:
     QPushButton *findNotes_, *makeTakes_, *forget_, *show_;
     NoteSeries series_;
     SplitOptions options_;
-    RecordingPtr recording_; ///< That they were set for.
+    std::string recording_; ///< Hash of the one that they were set for.
     bool proposed_ = false; ///< A split is shown.
 };
 
