@@ -46,6 +46,9 @@ void Performance::setProgram(const Program* next) noexcept
             continue;
         const ProgramZone* zone =
             next != nullptr ? next->zone(voice.zone()->id(), voice.key()) : nullptr;
+        // A border that has passed the key leaves it to its neighbour.
+        if (zone != nullptr && !inZone(zone->zone, voice.key(), touch_[std::size_t(voice.key())]))
+            zone = nullptr;
         if (zone != nullptr && zone->sound == voice.zone()->sound
             && next->layerOf(*zone).isFrozen == layerOf(voice).isFrozen) {
             voice.keepIn(*next, *zone);

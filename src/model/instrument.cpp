@@ -218,6 +218,7 @@ double zoneGain(const Zone& zone, int key, int velocity, const EdgeLikeness& ali
 {
     // Power rises evenly; what both sides have in common would add to it.
     const auto share = [](int inside, int fade, double common) {
+        inside = std::max(0, inside);
         if (inside >= fade)
             return 1.0;
         const double power = (double(inside) + 0.5) / double(fade);

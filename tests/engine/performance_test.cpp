@@ -113,6 +113,13 @@ TEST_CASE("zones have a level, a place and crossovers of equal power", "[engine]
         CHECK_THAT(a * a + b * b, WithinAbs(1.0, 1e-9));
     }
     CHECK(zoneGain(zones[0], 59, 100) == 1.0);
+    // Beside its keys and touches, where a held note may find itself, it is a gain all the same.
+    for (const int key : {0, 59, 127})
+        for (const int velocity : {1, 100, 127})
+            for (const Zone& zone : {zones[0], zones[1], Zone{}}) {
+                const double gain = zoneGain(zone, key, velocity);
+                CHECK((gain >= 0.0 && gain <= 1.0));
+            }
     zones[0].levelDb = -20.0;
     zones[0].pan = -0.5;
     const auto out = play(instrument, {on(0.0, 40), off(0.5, 40)});
@@ -470,8 +477,10 @@ TEST_CASE("held keys sound what comes to answer them", "[engine][layers][program
         auto away = instrument;
         away.layers[0].zones[0].lowKey = 58;
         change(away);
+        CHECK(rmsDb(left) < -120.0);
         change(instrument);
         CHECK(engine->look().voices == 1);
+        CHECK(rmsDb(left) > -30.0);
         engine->handle(MidiEvent::noteOff(57));
         playOn(20);
         change(away);
@@ -480,6 +489,30 @@ TEST_CASE("held keys sound what comes to answer them", "[engine][layers][program
         CHECK(engine->look().voices == 0);
         change(instrument);
         CHECK(engine->look().voices == 1);
+    }
+    SECTION("a border that passes a held key leaves it to the neighbour, and back")
+    {
+        auto shared = instrument;
+        shared.takes.push_back(shared.takes[0]);
+        shared.takes.back().id = 77;
+        shared.takes.back().tuning.fineCents += 700.0; // to tell them apart
+        Zone next = shared.layers[0].zones[0];
+        next.id = 901;
+        next.take = 77;
+        next.lowKey = 71;
+        next.highKey = 90;
+        shared.layers[0].zones.push_back(next);
+        change(shared);
+        CHECK(engine->look().voices == 1);
+        for (const bool passed : {true, false, true}) {
+            auto dragged = shared;
+            dragged.layers[0].zones[0].highKey = passed ? 50 : 70;
+            dragged.layers[0].zones[1].lowKey = passed ? 51 : 71;
+            change(dragged);
+            CHECK(engine->look().voices == 1);
+            CHECK_THAT(
+                analysePitch(left, rate).midi.value_or(0.0), WithinAbs(passed ? 64.0 : 57.0, 0.05));
+        }
     }
     SECTION("what sounds on release waits for it, what was played to its end stays silent")
     {
