@@ -72,6 +72,27 @@ TEST_CASE("a border drags with its neighbour, with Alt alone, and Esc puts it ba
     CHECK(d.document() == before);
 }
 
+TEST_CASE("a border that is dragged past a held key lets the neighbour sound", "[app][keys]")
+{
+    const TemporaryFolder folder;
+    Driver d;
+    openTones(d, folder, {57.0, 69.0});
+    // The second one plays an octave higher than it says, to be told from the first.
+    d.session().edit("Retune", [](Instrument& next) { next.takes[1].tuning.rootKey -= 12; });
+    auto* lanes = d.keysStop().lanes();
+    const auto block = [&](std::size_t i) { return lanes->blockRect(open(d).zones[i]); };
+    const int border = open(d).zones[1].lowKey, key = border - 2;
+    d.session().player().noteOn(key, 100);
+    CHECK_THAT(d.hearPitch(), WithinAbs(key, 0.1));
+    QTest::mouseClick(lanes, Qt::LeftButton, {}, block(1).center().toPoint() + QPoint(4, 20));
+    const QPointF at(block(1).left(), block(1).center().y());
+    d.drag(lanes, at, at + QPointF(-5.0 * lanes->geometry().axis.keyWidth(), 0.0));
+    REQUIRE(open(d).zones[1].lowKey == border - 5);
+    CHECK_THAT(d.hearPitch(), WithinAbs(key + 12, 0.1));
+    d.session().undo();
+    CHECK_THAT(d.hearPitch(), WithinAbs(key, 0.1));
+}
+
 TEST_CASE("blocks are chosen, moved together, and what is typed is for all of them", "[app][keys]")
 {
     Driver d;

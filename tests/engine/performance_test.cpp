@@ -547,6 +547,44 @@ TEST_CASE("held keys sound what comes to answer them", "[engine][layers][program
     }
 }
 
+TEST_CASE("whatever becomes of zones under held keys, what is heard is finite",
+    "[engine][layers][program][bad-input]")
+{
+    auto instrument = toneOf(57.0);
+    for (int id = 900; id < 903; ++id) {
+        Zone zone = instrument.layers[0].zones[0];
+        zone.id = id;
+        instrument.layers[0].zones.push_back(zone);
+    }
+    Compiler compiler;
+    const auto engine = std::make_unique<Engine>();
+    engine->prepare(rate);
+    std::vector<float> left(512), right(512);
+    std::mt19937 random(7);
+    const auto any = [&](int most) { return int(random() % unsigned(most + 1)); };
+    for (int turn = 0; turn < 400; ++turn) {
+        Zone& zone = instrument.layers[0].zones[std::size_t(any(3))];
+        zone.lowKey = any(127);
+        zone.highKey = zone.lowKey + any(127 - zone.lowKey);
+        zone.lowKeyFade = any(12);
+        zone.highKeyFade = any(12);
+        zone.lowVelocity = 1 + any(126);
+        zone.highVelocity = zone.lowVelocity + any(127 - zone.lowVelocity);
+        zone.lowVelocityFade = any(40);
+        zone.highVelocityFade = any(40);
+        instrument.layers[0].on = any(9) > 0;
+        engine->setProgram(compiler.compile(sanitized(instrument), rate));
+        const int key = 36 + any(48);
+        engine->handle(any(2) > 0 ? MidiEvent::noteOn(key, 1 + any(126)) : MidiEvent::noteOff(key));
+        engine->process(left.data(), right.data(), 512);
+        float most = 0.0f;
+        for (const float sample : left)
+            most = std::isfinite(sample) ? std::max(most, std::abs(sample)) : 1e9f;
+        // All keys at once, of a sound of -10 dB.
+        REQUIRE(most < 20.0f);
+    }
+}
+
 TEST_CASE("one note goes back to a key that its layer plays, not to any", "[engine][layers][one]")
 {
     auto instrument = toneOf(57.0);
