@@ -108,8 +108,8 @@ Result<void> writeWav(const std::filesystem::path& path, const Audio& audio, Sam
 
 /// Writes samples into a file as FLAC, which has no floats: those become 24 bits. Not whole by
 /// itself, see writeWhole. @return `cannotWrite`.
-Result<void> writeFlac(
-    const std::filesystem::path& path, const Audio& audio, SampleFormat format = SampleFormat::int24);
+Result<void> writeFlac(const std::filesystem::path& path, const Audio& audio,
+    SampleFormat format = SampleFormat::int24);
 /// Writes a sound whole or not at all, by the ending of its name: FLAC of 24 bits, or else WAV of
 /// 32-bit floats. @return `cannotWrite` with the reason.
 Result<void> writeSound(const std::filesystem::path& path, const Audio& audio);

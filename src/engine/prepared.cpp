@@ -83,8 +83,8 @@ PreparedTake planTake(const Take& take)
     planned.audio.channels.resize(std::min<std::size_t>(2, take.audio().channelCount()));
     if (take.loop.repeats()) {
         const bool backward = take.loop.mode == LoopMode::alternating;
-        const auto into = take.loop.span.start.value
-            + (backward ? take.loop.crossfade.value : 0) - playedPart(take).start.value;
+        const auto into = take.loop.span.start.value + (backward ? take.loop.crossfade.value : 0)
+            - playedPart(take).start.value;
         planned.loop = Span{Frames{into}, Frames{into + turnFrames(take.loop)}};
     }
     return planned;

@@ -20,7 +20,8 @@ PlannedFile plannedSample(
     const PreparedTake& planned, const fs::path& path, const ExportChoices& choices)
 {
     const auto channels = planned.audio.channelCount();
-    const auto data = std::uint64_t(planned.frames) * channels * std::uint64_t(sampleBytes(choices));
+    const auto data =
+        std::uint64_t(planned.frames) * channels * std::uint64_t(sampleBytes(choices));
     if (path.extension() == ".flac") {
         // A guess: what plain recordings come to.
         return {path, std::uint64_t(0.6 * double(data)), false};
@@ -44,8 +45,8 @@ std::vector<PlannedFile> plannedSfz(
         if (const auto name = sampleName(region, ending); known.insert(name).second)
             files.push_back(plannedSample(*region.prepared, folder / name, choices));
     if (!exact)
-        files.push_back({folder,
-            ownLengthBytes(instrument, std::uint64_t(sampleBytes(choices))), false});
+        files.push_back(
+            {folder, ownLengthBytes(instrument, std::uint64_t(sampleBytes(choices))), false});
     return files;
 }
 
@@ -61,8 +62,8 @@ std::vector<PlannedFile> plannedSoundFont(
 
 } // namespace
 
-std::vector<PlannedFile> plannedFiles(const Instrument& instrument, const fs::path& path,
-    const std::optional<ExportChoices>& wished)
+std::vector<PlannedFile> plannedFiles(
+    const Instrument& instrument, const fs::path& path, const std::optional<ExportChoices>& wished)
 {
     const auto kind = kindOfFile(path);
     if (!kind)
@@ -100,9 +101,8 @@ std::vector<PlannedFile> plannedWavSet(
     }
     const auto names = takeFileNames(instrument);
     for (std::size_t i = 0; i < names.size(); ++i)
-        files.push_back(
-            plannedSample(conformPlan(planTake(instrument.takes[i]), choices.sound),
-                folder / names[i], choices));
+        files.push_back(plannedSample(
+            conformPlan(planTake(instrument.takes[i]), choices.sound), folder / names[i], choices));
     return files;
 }
 

@@ -39,7 +39,6 @@ double loudestDb(const std::vector<Region>& regions);
 
 /// What a format does not carry, one sentence each; empty where nothing is lost.
 /// @param wavSet Of WAV files: whether every take is written.
-std::vector<std::string> lossesOf(
-    const Instrument& instrument, FileKind kind, bool wavSet = false);
+std::vector<std::string> lossesOf(const Instrument& instrument, FileKind kind, bool wavSet = false);
 
 } // namespace puretone

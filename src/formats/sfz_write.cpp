@@ -74,8 +74,8 @@ std::string controlOpcodes(const Layer& layer)
     for (const auto& m : layer.movements)
         for (const auto& word : controlWords)
             if (word.target == m.target && isPlainControl(layer, m))
-                amounts[std::string(word.name) + "_oncc" + std::to_string(controllerOf(m.source))] +=
-                    word.scale * m.amount;
+                amounts[std::string(word.name) + "_oncc"
+                    + std::to_string(controllerOf(m.source))] += word.scale * m.amount;
     std::string text;
     for (const auto& [name, amount] : amounts)
         text += opcode(name.c_str(), formatNumber(amount, 3));

@@ -76,8 +76,7 @@ std::optional<std::int64_t> playedOut(const PreparedTake& sound, const SoundChoi
 {
     if (!sound.loop || !choices.playedOut)
         return std::nullopt;
-    return std::max(
-        sound.loop->end.value, std::int64_t(*choices.playedOut * sound.audio.rate));
+    return std::max(sound.loop->end.value, std::int64_t(*choices.playedOut * sound.audio.rate));
 }
 
 void playOut(PreparedTake& sound, std::int64_t frames)

@@ -137,8 +137,8 @@ struct SlowWave {
 SlowWave slowWaveOf(const Layer& layer);
 /// Whether a movement is part of that.
 bool isOfSlowWave(const Layer& layer, const Movement& movement);
-/// Whether a movement is a controller that moves cutoff, pitch, level or place straight and in full:
-/// what plain formats know.
+/// Whether a movement is a controller that moves cutoff, pitch, level or place straight and in
+/// full: what plain formats know.
 bool isPlainControl(const Layer& layer, const Movement& movement);
 /// The controller's number; the wheel is number 1.
 int controllerOf(const Source& source);

@@ -20,8 +20,7 @@ std::vector<std::string> frozen(const std::string& schema = {})
     for (const auto& entry : std::filesystem::recursive_directory_iterator(fixtures))
         if (entry.path().extension() == ".puretone"
             && (schema.empty() || entry.path().parent_path().filename() == schema))
-            names.push_back(
-                (entry.path().parent_path().filename() / entry.path().stem()).string());
+            names.push_back((entry.path().parent_path().filename() / entry.path().stem()).string());
     std::sort(names.begin(), names.end());
     return names;
 }
@@ -107,7 +106,8 @@ TEST_CASE("files of schema 1 bring all that was in them", "[formats][schema]")
     CHECK(opened("schema-1/many-takes").takes.size() == 4);
     CHECK(opened("schema-1/many-takes").layers[0].zones.size() == 5);
     CHECK(opened("schema-1/many-takes").layers[0].zones.back().highVelocity == 64);
-    CHECK(opened("schema-1/many-takes").layers[0].envelope == Envelope{0.05, 0.1, 0.05, 0.4, -9.0, 0.3});
+    CHECK(opened("schema-1/many-takes").layers[0].envelope
+        == Envelope{0.05, 0.1, 0.05, 0.4, -9.0, 0.3});
     const auto bell = opened("schema-1/treatments");
     CHECK(bell.takes.front().treatments.size() == 11);
     CHECK_FALSE(bell.takes.front().treatments[2].on);
@@ -178,8 +178,8 @@ TEST_CASE("files of schemas 2 to 4 bring all that was in them", "[formats][schem
     CHECK(effects.layers[0].movements.at(0).target == Target::effect);
 }
 
-TEST_CASE(
-    "a file of an earlier schema is saved in the present one and comes back the same", "[formats][schema]")
+TEST_CASE("a file of an earlier schema is saved in the present one and comes back the same",
+    "[formats][schema]")
 {
     const auto name = GENERATE(from_range(frozen()));
     CAPTURE(name);
