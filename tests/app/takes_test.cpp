@@ -299,6 +299,13 @@ TEST_CASE("a noise alone in a layer does not follow the keys", "[app][takes]")
     CHECK(d.window.messages()->text().contains("no clear pitch"));
     d.session().undo(); // one step
     CHECK(d.document() == added);
+    SECTION("nor where a file beside it could not be opened")
+    {
+        add({lid, lid + "nowhere"});
+        CHECK(layer().zones.size() == 1);
+        CHECK(layer().follow == 0.0);
+        CHECK(d.window.messages()->text().contains("could not be opened"));
+    }
     SECTION("a note beside it does")
     {
         add({lid, pipe});

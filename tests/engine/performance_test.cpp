@@ -434,6 +434,10 @@ TEST_CASE("held keys sound what comes to answer them", "[engine][layers][program
         engine->setProgram(compiler.compile(to, rate));
         playOn(2);
     };
+    const auto letGo = [&] {
+        engine->handle(MidiEvent::noteOff(57));
+        playOn(20);
+    };
     engine->setProgram(compiler.compile(instrument, rate));
     playOn(1);
     engine->handle(MidiEvent::noteOn(57, 100));
@@ -448,8 +452,7 @@ TEST_CASE("held keys sound what comes to answer them", "[engine][layers][program
         change(instrument);
         CHECK(engine->look().voices == 1);
         CHECK(rmsDb(left) > -30.0);
-        engine->handle(MidiEvent::noteOff(57));
-        playOn(20);
+        letGo();
         change(off);
         change(instrument);
         CHECK(engine->look().voices == 0); // nobody holds it
@@ -481,8 +484,7 @@ TEST_CASE("held keys sound what comes to answer them", "[engine][layers][program
         change(instrument);
         CHECK(engine->look().voices == 1);
         CHECK(rmsDb(left) > -30.0);
-        engine->handle(MidiEvent::noteOff(57));
-        playOn(20);
+        letGo();
         change(away);
         engine->handle(MidiEvent::noteOn(57, 100));
         playOn(1);

@@ -75,9 +75,11 @@ private:
     void takeReady(std::size_t index, const Result<Take>& made, const QString& path);
     void addReady();
     void finishAdding();
-    /// What was added, where all of it was. A layer that only holds noises does not follow the
-    /// keys from then on.
-    QString sentenceFor(const Adding& adding);
+    /// A layer that only holds noises does not follow the keys from then on. @return Whether that
+    /// is so since now.
+    bool stopFollowing(const Adding& adding);
+    /// What was added, where all of it was. @param alike Every key plays it alike.
+    QString sentenceFor(const Adding& adding, bool alike) const;
     void compareNames(const Adding& adding);
     void shareKeys(const Adding& adding);
     std::vector<TakeId> joinedOf(

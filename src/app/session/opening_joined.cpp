@@ -65,18 +65,24 @@ void Opening::shareKeys(const Adding& adding)
         emit notesMissing(layer->id, noises, adding.joined.size());
 }
 
-QString Opening::sentenceFor(const Adding& adding)
+bool Opening::stopFollowing(const Adding& adding)
 {
     const auto& now = session_.instrument();
     const Layer* layer = now.layer(adding.layer);
-    if (adding.founds && layer != nullptr && layer->follow != 0.0 && holdsNoNotes(now, *layer)) {
-        const auto name = QString::fromStdString(layer->name);
-        session_.edit(
-            adding.files.size() == 1 ? tr("Add a take") : tr("Add takes"),
-            [&](Instrument& next) { next.layer(adding.layer)->follow = 0.0; }, adding.gesture);
+    if (!adding.founds || layer == nullptr || layer->follow == 0.0 || !holdsNoNotes(now, *layer))
+        return false;
+    session_.edit(
+        adding.files.size() == 1 ? tr("Add a take") : tr("Add takes"),
+        [&](Instrument& next) { next.layer(adding.layer)->follow = 0.0; }, adding.gesture);
+    return true;
+}
+
+QString Opening::sentenceFor(const Adding& adding, bool alike) const
+{
+    const auto& now = session_.instrument();
+    if (alike)
         return tr("%1 has no clear pitch: every key plays it alike. Follow keys changes that.")
-            .arg(name);
-    }
+            .arg(QString::fromStdString(now.layer(adding.layer)->name));
     return now.takes.size() == 1 ? tr("1 take is on the keys.")
                                  : tr("%1 takes are on the keys.").arg(now.takes.size());
 }
@@ -93,6 +99,7 @@ void Opening::finishAdding()
         session_.splitting().lookForNotes(recording);
     emit changed();
     compareNames(*adding);
+    const bool alike = stopFollowing(*adding);
     if (!adding->reasons.isEmpty())
         session_.say(adding->reasons.size() == 1
                 ? tr("One file could not be opened. %1").arg(adding->reasons.front())
@@ -103,7 +110,7 @@ void Opening::finishAdding()
             tr("Stopped: %1 of %2 files have joined.").arg(adding->added).arg(adding->ready.size()),
             false);
     else
-        session_.say(sentenceFor(*adding), false);
+        session_.say(sentenceFor(*adding, alike), false);
     shareKeys(*adding);
 }
 
