@@ -17,6 +17,7 @@
 
 #include <QSignalSpy>
 #include <QTest>
+#include <QWindow>
 #include <catch2/catch.hpp>
 
 using namespace puretone;
@@ -99,6 +100,36 @@ TEST_CASE("a value that comes while one is about to type over it stays marked", 
     p.edit->setCursorPosition(0);
     p.field.setValue(7.0);
     CHECK(p.edit->cursorPosition() == 0);
+}
+
+TEST_CASE(
+    "in a window that is in use a click marks the value, and a drag changes it", "[app][field]")
+{
+    FieldProbe p;
+    p.field.setFixedWidth(300);
+    p.field.show();
+    p.field.activateWindow();
+    REQUIRE(QTest::qWaitForWindowActive(&p.field));
+    p.edit->clearFocus();
+    const QPoint at = p.edit->rect().center();
+    // Through the window, as a mouse comes: the toolkit moves the focus before the field hears.
+    QWindow* window = p.field.windowHandle();
+    const QPoint there = p.edit->mapTo(&p.field, at);
+    QTest::mouseClick(window, Qt::LeftButton, {}, there);
+    CHECK(p.edit->hasFocus());
+    CHECK(p.edit->selectedText() == p.edit->text());
+    QTest::keyClicks(p.edit, "7");
+    QTest::keyClick(p.edit, Qt::Key_Return);
+    CHECK(p.last == 7.0);
+    QTest::keyClicks(p.edit, "8"); // and again, without another click
+    QTest::keyClick(p.edit, Qt::Key_Return);
+    CHECK(p.last == 8.0);
+    p.edit->clearFocus();
+    QTest::mousePress(window, Qt::LeftButton, {}, there);
+    QTest::mouseMove(window, there + QPoint(0, 30));
+    QTest::mouseRelease(window, Qt::LeftButton, {}, there + QPoint(0, 30));
+    CHECK(p.last < 8.0);
+    CHECK_FALSE(p.edit->hasFocus());
 }
 
 TEST_CASE("a time that is typed without a unit counts in the one that is shown", "[app][field]")

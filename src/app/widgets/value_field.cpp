@@ -72,6 +72,9 @@ ValueField::ValueField(FieldSpec spec, QWidget* parent)
     edit_->setAccessibleName(spec_.label);
     edit_->setAccessibleDescription(spec_.tip);
     edit_->installEventFilter(this);
+    // A press alone gives no focus: the toolkit would do so before the press is seen here, and it
+    // could be neither a drag nor the click that marks all. The release gives it.
+    edit_->setFocusPolicy(Qt::TabFocus);
     setFocusProxy(edit_);
     connect(edit_, &QLineEdit::editingFinished, this, &ValueField::commitTyped);
 }
@@ -150,12 +153,19 @@ void ValueField::commitTyped()
 {
     if (!edit_->isModified())
         return;
+    takeTyped();
+    showValue();
+    if (edit_->hasFocus())
+        edit_->selectAll(); // the next value is typed over this one
+}
+
+void ValueField::takeTyped()
+{
     const auto typed = spec_.parse(
         spec_.timesAsShown ? withShownUnit(edit_->text(), spec_.format(value_)) : edit_->text());
     if (!typed) {
         emit refused(
             tr("\"%1\" cannot be read as a value for \"%2\".").arg(edit_->text(), spec_.label));
-        showValue();
         return;
     }
     // A little play, so that the shown (rounded) limit can be typed.
@@ -166,12 +176,10 @@ void ValueField::commitTyped()
                       .arg(spec_.label, typeset(spec_.format(spec_.low)),
                           typeset(spec_.format(spec_.high)))
                 : spec_.refusal);
-        showValue();
         return;
     }
     edit_->setModified(false);
     propose(*typed, true);
-    showValue();
 }
 
 void ValueField::propose(double value, bool first)

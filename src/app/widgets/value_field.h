@@ -51,6 +51,7 @@ protected:
 
 private:
     void commitTyped();
+    void takeTyped();
     void propose(double value, bool first);
     void showValue();
     bool editEvent(QEvent* event);
