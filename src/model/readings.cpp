@@ -303,6 +303,15 @@ Loop withLoopEnd(Loop loop, Span kept, std::int64_t frame)
     return clampLoop(loop, kept.end.value);
 }
 
+Loop withLoopAt(Loop loop, Span kept, std::int64_t frame)
+{
+    const auto length = loop.span.length();
+    const auto latest = std::max(kept.start.value, kept.end.value - length);
+    loop.span.start.value = std::clamp(frame, kept.start.value, latest);
+    loop.span.end.value = loop.span.start.value + length;
+    return clampLoop(loop, kept.end.value);
+}
+
 std::string crossfadeLimitReason(const Loop& loop)
 {
     if (loop.crossfade < longestCrossfade(loop.span, loop.mode))

@@ -51,6 +51,8 @@ std::string keyWithNumber(int key, const Naming& naming = {});
 /// long; a crossfade that no longer fits is shortened.
 Loop withLoopStart(Loop loop, Span kept, std::int64_t frame);
 Loop withLoopEnd(Loop loop, Span kept, std::int64_t frame);
+/// The same loop, as long as it is, begun at `frame` or as near as `kept` allows.
+Loop withLoopAt(Loop loop, Span kept, std::int64_t frame);
 /// Why a crossfade cannot be longer, in words; empty while it can.
 std::string crossfadeLimitReason(const Loop& loop);
 

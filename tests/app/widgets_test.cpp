@@ -126,8 +126,8 @@ TEST_CASE(
     CHECK(p.last == 8.0);
     p.edit->clearFocus();
     QTest::mousePress(window, Qt::LeftButton, {}, there);
-    QTest::mouseMove(window, there + QPoint(0, 30));
-    QTest::mouseRelease(window, Qt::LeftButton, {}, there + QPoint(0, 30));
+    QTest::mouseMove(window, there + QPoint(0, 10));
+    QTest::mouseRelease(window, Qt::LeftButton, {}, there + QPoint(0, 10));
     CHECK(p.last < 8.0);
     CHECK_FALSE(p.edit->hasFocus());
 }

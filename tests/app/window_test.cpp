@@ -118,6 +118,24 @@ TEST_CASE("a drag is one step, Esc puts it back, Shift is ten times finer", "[ap
         d.session().undo();
         CHECK(d.take().loop == loop);
     }
+    SECTION("with Ctrl the whole loop goes along, as long as it was")
+    {
+        const double start = double(loop.span.start.value);
+        d.dragHandle(wave, start, start + 6000.0, true, Qt::ControlModifier);
+        CHECK_THAT(double(d.take().loop.span.start.value), WithinAbs(start + 6000.0, 2000.0));
+        CHECK(d.take().loop.span.length() == loop.span.length());
+        CHECK(d.session().history().undoName() == "Move loop");
+        d.session().undo();
+        CHECK(d.take().loop == loop);
+        // And so does a start that is typed behind the end.
+        auto* stop = d.window.stop(Stop::loop);
+        d.type(stop, "Length", "6 ms");
+        const auto length = d.take().loop.span.length();
+        const double behind = double(d.take().loop.span.end.value) + 4800.0;
+        d.type(stop, "Start", QString::number(std::llround(behind)));
+        CHECK(double(d.take().loop.span.start.value) == std::round(behind));
+        CHECK(d.take().loop.span.length() == length);
+    }
     SECTION("Esc")
     {
         d.dragHandle(wave, end, end - 8000.0, true, Qt::AltModifier, [&] {

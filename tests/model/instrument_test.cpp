@@ -207,6 +207,11 @@ TEST_CASE("posts stop at each other and the crossfade at what there is", "[model
     CHECK(withLoopStart(loop, kept, 300).crossfade.value == 300);
     CHECK(withLoopEnd(loop, kept, 50000).span.end.value == 10000);
     CHECK(withLoopEnd(loop, kept, 2500).crossfade.value == 500);
+    const auto moved = withLoopAt(loop, kept, 300);
+    CHECK(moved.span == Span{Frames{300}, Frames{6300}});
+    CHECK(moved.crossfade.value == 300);
+    CHECK(withLoopAt(loop, kept, 9000).span == Span{Frames{4000}, Frames{10000}});
+    CHECK(withLoopAt(loop, kept, -9).span.start.value == 100);
     CHECK(crossfadeLimitReason(loop).empty());
     loop.crossfade = Frames{2000};
     CHECK_THAT(crossfadeLimitReason(loop), Contains("before the start"));

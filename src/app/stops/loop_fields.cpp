@@ -35,8 +35,9 @@ void LoopStop::addFields()
         tr("Forward: from the end back to the start. There and back: every other time backward. "
            "Until release: then on to the recorded end. One-shot: no loop, always to the end"),
         {tr("forward"), tr("there and back"), tr("until release"), tr("one-shot")});
-    start_ = details()->addField(
-        framesField(tr("Start"), tr("Where the loop begins again"), rateNow, true));
+    start_ = details()->addField(framesField(tr("Start"),
+        tr("Where the loop begins again; Ctrl while its post is dragged moves the whole loop"),
+        rateNow, true));
     end_ = details()->addField(
         framesField(tr("End"), tr("Where it goes back to the start"), rateNow, true));
     length_ = details()->addField(
@@ -87,8 +88,11 @@ void LoopStop::addSeamReadings()
 
 void LoopStop::connectFields()
 {
-    connectToTake(start_, tr("Move loop start"),
-        [](Take& t, double f) { t.loop = withLoopStart(t.loop, t.kept, std::llround(f)); });
+    connectToTake(start_, tr("Move loop start"), [](Take& t, double f) {
+        // Where it would pass the end it takes the loop along.
+        const bool past = std::llround(f) > t.loop.span.end.value - shortestLoop;
+        t.loop = (past ? withLoopAt : withLoopStart)(t.loop, t.kept, std::llround(f));
+    });
     connectToTake(end_, tr("Move loop end"),
         [](Take& t, double f) { t.loop = withLoopEnd(t.loop, t.kept, std::llround(f)); });
     connectToTake(length_, tr("Change loop length"), [](Take& t, double f) {
@@ -261,7 +265,8 @@ void LoopStop::refreshFields(const Take* take)
         return;
     const Loop& loop = take->loop;
     const double start = double(loop.span.start.value), end = double(loop.span.end.value);
-    start_->setRange(double(take->kept.start.value), end - double(shortestLoop));
+    const double latest = double(take->kept.end.value) - (end - start);
+    start_->setRange(double(take->kept.start.value), std::max(latest, end - double(shortestLoop)));
     end_->setRange(start + double(shortestLoop), double(take->kept.end.value));
     length_->setRange(double(shortestLoop), double(take->kept.end.value) - start);
     crossfade_->setRange(0.0, double(longestCrossfade(loop.span, loop.mode).value));

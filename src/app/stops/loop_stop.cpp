@@ -42,6 +42,15 @@ LoopStop::LoopStop(Session& s, QWidget* parent)
 void LoopStop::connectBench()
 {
     connect(wave(), &WaveView::handleMoved, this, &LoopStop::moveHandle);
+    connect(wave(), &WaveView::handleCarried, this, [this](int id, qint64 frame, bool first) {
+        session().editTake(
+            tr("Move loop"),
+            [&](Take& t) {
+                const auto back = id == endPost ? t.loop.span.length() : 0;
+                t.loop = withLoopAt(t.loop, t.kept, frame - back);
+            },
+            gesture(first));
+    });
     connect(wave(), &WaveView::matchAsked, this, &LoopStop::moveToMatch);
     connect(wave(), &WaveView::handleCancelled, this, [this] { abandonGesture(); });
     connect(wave(), &WaveView::handleReleased, wave(), qOverload<>(&QWidget::update));
@@ -261,11 +270,11 @@ void LoopStop::refreshHandles(const Take& take)
     };
     const auto& heather = Theme::tokens().heather;
     using Grip = WaveHandle::Grip;
-    wave()->setHandles(
-        {{startPost, start, tr("Loop start"), heather, Grip::top, true, true, note(tr("start"))},
-            {endPost, end, tr("Loop end"), heather, Grip::top, true, true, note(tr("end"))},
-            {crossfadeGrip, end - double(loop.crossfade.value), tr("Crossfade"), heather,
-                Grip::bottom, false, false, fadeNote}});
+    wave()->setHandles({{startPost, start, tr("Loop start"), heather, Grip::top, true, true,
+                            note(tr("start")), true},
+        {endPost, end, tr("Loop end"), heather, Grip::top, true, true, note(tr("end")), true},
+        {crossfadeGrip, end - double(loop.crossfade.value), tr("Crossfade"), heather, Grip::bottom,
+            false, false, fadeNote}});
 }
 
 } // namespace puretone::app

@@ -225,7 +225,10 @@ void WaveView::moveTo(double frame, Qt::KeyboardModifiers modifiers, bool first)
         const auto reach = std::int64_t(std::clamp(8.0 * geometry_.framesPerPixel, 1.0, 2000.0));
         target = nearestCrossing(peaks_->audio(), target, reach);
     }
-    emit handleMoved(dragged_, target.value, first);
+    if (h != nullptr && h->carries && modifiers.testFlag(Qt::ControlModifier))
+        emit handleCarried(dragged_, target.value, first);
+    else
+        emit handleMoved(dragged_, target.value, first);
 }
 
 void WaveView::mouseReleaseEvent(QMouseEvent* event)

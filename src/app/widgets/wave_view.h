@@ -22,6 +22,7 @@ struct WaveHandle {
     bool snaps = true; ///< To zero crossings, unless Alt is held.
     bool post = true; ///< Drawn as a line over the whole height; otherwise its owner draws it.
     std::function<QString(double frame)> note; ///< Beside the label while it moves; may be empty.
+    bool carries = false; ///< Ctrl while it is dragged takes along what belongs to it.
 };
 
 /// The zoomed wave with its time axis, its handles and whatever its stop draws over it.
@@ -61,6 +62,8 @@ public:
 signals:
     /// `gesture` is the same for one drag or one run of key presses.
     void handleMoved(int id, qint64 frame, bool first);
+    /// A handle that carries was dragged with Ctrl.
+    void handleCarried(int id, qint64 frame, bool first);
     void handleReleased(int id);
     void handleCancelled(int id);
     void viewChanged();
