@@ -280,6 +280,8 @@ void Voice::moveTo(const Program& program, const ProgramZone& zone, double secon
     follows_ = true;
     settle();
     position_ = std::max(position_, zone.sound->start);
+    if (loopAlone_ && zone.sound->loops() && !frozen())
+        position_ = std::max(position_, zone.sound->loopEnd - zone.sound->loopLength);
     // A key that was let go while the sound would have ended by itself.
     if (letGo_ && (frozen() || !zone.sound->endsItself())) {
         envelope_.release();

@@ -207,6 +207,7 @@ private:
     bool mono_ = false; ///< One channel is read.
     bool wentRound_ = false;
     bool letGo_ = false;
+    bool loopAlone_ = false; ///< Begun in its loop, to hear nothing but that.
     bool follows_ = false; ///< The gains are on their way to others.
     bool fadesToGoAgain_ = false; ///< And not because it is to end.
     /// At the cell's first frame and behind its last one.

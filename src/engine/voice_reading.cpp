@@ -35,6 +35,7 @@ void Voice::placeAtStart(const VoiceStart& how) noexcept
 {
     const ZoneSound& sound = *zone_->sound;
     const ProgramLayer& l = layer();
+    loopAlone_ = how.entry == NoteEntry::loopStart;
     const bool inner = l.inner == InnerUse::always
         || (l.inner == InnerUse::softer && velocity_ < l.innerTouch)
         || (l.inner == InnerUse::harder && velocity_ > l.innerTouch);

@@ -412,6 +412,22 @@ TEST_CASE("a moved loop takes over the held note without a gap", "[engine][progr
     CHECK(position >= 30000.0);
     CHECK(position < 30500.0);
     CHECK(worstEdge(std::span(out).subspan(8000)) < 0.01);
+    // To hear the loop alone is to be in it at once, wherever it is moved.
+    engine.post(MidiEvent::noteOff(71));
+    run(400);
+    engine.post(MidiEvent::enterAt(NoteEntry::loopStart));
+    engine.post(MidiEvent::noteOn(71, 127));
+    run(40);
+    out.clear();
+    for (const std::int64_t start : {70000, 12000, 90000}) {
+        after.takes[0].loop.span = {Frames{start}, Frames{start + 500}};
+        engine.setProgram(compiler.compile(after, rate));
+        run(40);
+        CHECK(engine.look().position >= double(start));
+        CHECK(engine.look().position < double(start + 500));
+    }
+    engine.collect();
+    CHECK(worstEdge(std::span(out)) < 0.01);
 }
 
 TEST_CASE("blocks of any size give the same sound", "[engine][law]")
