@@ -217,6 +217,14 @@ TEST_CASE("a slice of a few milliseconds offers its own pitch", "[app][loop][ton
     d.pressKey(60);
     CHECK_THAT(d.hearPitch(), WithinAbs(60.0, 0.03));
     d.releaseKey(60);
+    // What is heard here is taken to the other stops by one button.
+    REQUIRE(stop->beginButton()->isVisible());
+    QTest::mouseClick(stop->beginButton(), Qt::LeftButton);
+    CHECK(d.take().kept.start.value == 48000 - 60);
+    CHECK_FALSE(stop->beginButton()->isVisible());
+    d.session().undo();
+    QTest::mouseClick(stop->hearing()->button(NoteEntry::beginning), Qt::LeftButton);
+    CHECK_FALSE(stop->beginButton()->isVisible());
 }
 
 TEST_CASE("keys play one part of the loop only while the loop is on screen", "[app][loop][hear]")

@@ -81,6 +81,9 @@ void LoopStop::addSeamReadings()
            "it is in tune with the rest of the note"));
     tone_ = details()->addButton(
         {}, tr("So short a loop is a tone of its own: this makes its pitch the take's"));
+    begin_ = details()->addButton(tr("Begin notes here"),
+        tr("Keys begin at the loop at every stop: the sound before it is left out. The start at "
+           "the stop Sound brings it back"));
     // Their words change; the column's width does not.
     for (auto* button : {remedy_, tone_})
         button->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
@@ -156,6 +159,16 @@ void LoopStop::connectButtons()
                 t.loop = fittedToPeriods(t.loop, *period, t.rate(), t.kept.end.value);
         });
     });
+    connect(hear_->button(NoteEntry::loopStart), &QAbstractButton::toggled, this, [this] {
+        if (const Take* take = session().take())
+            showOffers(*take);
+    });
+    connect(begin_, &QPushButton::clicked, this, [this] {
+        session().editTake(tr("Begin at the loop"), [](Take& t) {
+            const auto& loop = t.loop;
+            t.kept = withKeptStart(t.kept, loop.span.start.value - loop.crossfade.value);
+        });
+    });
     connect(tone_, &QPushButton::clicked, this, [this] {
         const auto tone = session().looping().tone();
         if (const auto own = tone ? tuningByTone(*session().take(), *tone) : std::nullopt)
@@ -228,13 +241,17 @@ void LoopStop::showOffers(const Take& take)
     if (remedy != nullptr)
         remedy_->setText(said(remedy->name.c_str()));
     fit_->setVisible(wantsFitting(take));
+    constexpr double worthSeconds = 0.01;
+    const auto before = take.loop.span.start.value - take.loop.crossfade.value;
+    begin_->setVisible(take.loop.repeats() && hear_->button(NoteEntry::loopStart)->isChecked()
+        && double(before - take.kept.start.value) > worthSeconds * take.rate());
     const auto tone = session().looping().tone();
     const auto own = tone ? tuningByTone(take, *tone) : std::nullopt;
     tone_->setVisible(own.has_value());
     if (own)
         tone_->setText(tr("Take root %1")
                            .arg(typeset(noteName(own->rootKey, session().naming()) + " "
-                               + formatCents(Cents{own->fineCents}))));
+                               + formatCents(Cents{-own->fineCents}))));
 }
 
 void LoopStop::refreshFields(const Take* take)
@@ -254,6 +271,7 @@ void LoopStop::refreshFields(const Take* take)
         remedy_->hide();
         fit_->hide();
         tone_->hide();
+        begin_->hide();
         bars_->setMeasured(std::nullopt, 1.0);
         verdict_->clear();
         return;

@@ -24,6 +24,7 @@ public:
     HearRow* hearing() { return hear_; }
     QPushButton* remedyButton() { return remedy_; }
     QPushButton* toneButton() { return tone_; }
+    QPushButton* beginButton() { return begin_; }
     QPushButton* fitButton() { return fit_; }
     QPushButton* copyButton() { return copy_; }
 
@@ -56,7 +57,7 @@ private:
     SeamMapView* map_;
     HearRow* hear_;
     CandidateRow* candidates_;
-    QPushButton *on_, *find_, *remedy_, *tone_, *fit_, *copy_;
+    QPushButton *on_, *find_, *remedy_, *tone_, *begin_, *fit_, *copy_;
     ValueField *start_, *end_, *length_, *crossfade_, *evenOut_, *evenColour_;
     ChoiceField *curve_, *mode_;
     QLabel* verdict_;

@@ -5341,10 +5341,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Anfang</translation>
     </message>
     <message>
-        <source>Where the loop begins again</source>
-        <translation>Wo der Loop wieder beginnt</translation>
-    </message>
-    <message>
         <source>End</source>
         <translation>Ende</translation>
     </message>
@@ -5599,6 +5595,26 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>end</source>
         <translation>Ende</translation>
+    </message>
+    <message>
+        <source>Where the loop begins again; Ctrl while its post is dragged moves the whole loop</source>
+        <translation>Wo der Loop wieder beginnt; Strg beim Ziehen ihres Pfostens verschiebt den ganzen Loop</translation>
+    </message>
+    <message>
+        <source>Begin notes here</source>
+        <translation>Töne hier beginnen</translation>
+    </message>
+    <message>
+        <source>Keys begin at the loop at every stop: the sound before it is left out. The start at the stop Sound brings it back</source>
+        <translation>Tasten beginnen an jeder Station beim Loop: Was davor liegt, bleibt weg. Der Beginn an der Station Klang holt es zurück</translation>
+    </message>
+    <message>
+        <source>Begin at the loop</source>
+        <translation>Beim Loop beginnen</translation>
+    </message>
+    <message>
+        <source>Move loop</source>
+        <translation>Loop verschieben</translation>
     </message>
 </context>
 <context>
