@@ -13,6 +13,8 @@ namespace {
 
 constexpr double twoPi = 2.0 * std::numbers::pi;
 constexpr double reachCents = 60.0;
+/// Two means, one behind the other, and a few values of both.
+constexpr double meansInside = 2.5;
 
 /// What lies around `hz`, brought down to 0 Hz: two running means, so that a neighbour a semitone
 /// and more away is 25 dB down, sampled `perMean` times each.
@@ -23,8 +25,12 @@ struct Lowered {
 
 Lowered lower(std::span<const float> mono, double rate, double hz)
 {
-    // The first zero of the mean lies a semitone and a half off, or 8 Hz for low tones.
-    const double width = std::max(8.0, hz * 0.09);
+    // The first zero of the mean lies a semitone and a half off, or 8 Hz for low tones. What is
+    // shorter than that, a kick, is told from less: from neighbours within its own bandwidth.
+    const double shortest = meansInside * rate / std::max(1.0, double(mono.size()));
+    const double width = std::max({8.0, hz * 0.09, shortest});
+    if (shortest > 0.5 * hz)
+        return {};
     constexpr std::size_t perMean = 8;
     const auto step = std::max<std::size_t>(1, std::size_t(rate / width / double(perMean)));
     Lowered lowered;

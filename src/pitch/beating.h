@@ -18,7 +18,9 @@ struct Beating {
 /// Reads the beating from the signal itself: brings the partials of the sound that lie within half
 /// a semitone of the tone's down to 0 Hz and sees how fast their phase turns.
 ///
-/// @param mono Half a second or more of the steady part. @param toneHz Of the tone's fundamental.
+/// @param mono The steady part: half a second or more tells partials a semitone apart; less, down
+///        to five periods of the tone, only such as lie further off. @param toneHz Of the tone's
+///        fundamental.
 /// @param harmonics 1 for a sine; more for a tone with partials of its own.
 /// @return Nothing where no partial of the sound is near one of the tone's.
 std::optional<Beating> measureBeating(

@@ -41,6 +41,20 @@ TEST_CASE("a sound without fundamental beats against a soft tone's partials", "[
     CHECK_THAT(beating->perSecond, WithinAbs(2.0 * (played - hz), 0.05));
 }
 
+TEST_CASE("a kick of a tenth of a second beats against its note", "[pitch][beating]")
+{
+    constexpr double rate = 44100.0, hz = 65.4, seconds = 0.092;
+    const double cents = GENERATE(-40.0, -12.0, 0.0, 25.0);
+    CAPTURE(cents);
+    auto wave = sine(hz * std::exp2(cents / 1200.0), rate, seconds);
+    for (std::size_t i = 0; i < wave.size(); ++i)
+        wave[i] *= float(std::exp(-double(i) / rate / 0.05));
+    const auto beating = measureBeating(wave, rate, hz, 1);
+    REQUIRE(beating);
+    // Its own bandwidth is 11 Hz; a twentieth of that is 14 cents.
+    CHECK_THAT(beating->cents, WithinAbs(cents, 14.0));
+}
+
 TEST_CASE("nothing beats against silence, noise far off or a moment", "[pitch][beating][bad-input]")
 {
     constexpr double rate = 48000.0;
