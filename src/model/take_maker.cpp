@@ -115,10 +115,9 @@ void readPitch(Take& take, const Progress& progress)
     // What somebody or something else decided stays.
     if (take.tuning.source != TuningSource::proposed)
         return;
-    // A guess that is hardly better than chance would only put noise out of tune: middle C then
-    // plays the recording as it is.
-    constexpr double worthProposing = 0.2;
-    take.tuning = report.midi && report.confidence >= worthProposing
+    // Where there is no clear pitch, middle C plays the recording as it is: by a guess, a sheet of
+    // iron would lie four octaves above it. The guesses stand among the candidates.
+    take.tuning = report.midi && report.verdict != PitchVerdict::none
         ? Tuning::forPitch(*report.midi, TuningSource::proposed, take.tuning.a4)
         : Tuning{60, 0.0, TuningSource::proposed, take.tuning.a4};
 }
