@@ -40,8 +40,8 @@ struct NewMovement {
 };
 /// Reads "wheel cutoff 2 oct", "wheel echo mix 40 %", "sine 0.3 Hz cutoff 0.6 oct by wheel", "touch
 /// level 24 dB", "controller 74 resonance": a source, a target, an amount and what allows it, the
-/// last two as wanted. "Wheel plays level" moves it from below. What sentenceOf() says is read,
-/// too.
+/// last two as wanted. "Noise 4 Hz level 6 dB" is a drift, "chance 2 Hz" steps. "Wheel plays level"
+/// moves it from below. What sentenceOf() says is read, too.
 ///
 /// @param manner Of the layer: the place of a frozen moment is another one than that in the room.
 /// @return `badValue` with what was not understood.

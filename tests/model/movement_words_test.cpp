@@ -53,6 +53,14 @@ TEST_CASE("movements are read from sentences", "[model][movement]")
     CHECK(parseMovement("triangle 3/16 cutoff 1 oct")->movement.amount == 1.0);
     CHECK(parseMovement("sine 4 s cutoff 1 oct")->wave->hz == Approx(0.25));
     CHECK(parseMovement("sine 250 ms cutoff")->wave->hz == Approx(4.0));
+    // A noise that has a speed is no hiss.
+    CHECK(parseMovement("noise shake 50 %")->movement.source.kind == SourceKind::noise);
+    const auto restless = parseMovement("noise 4 Hz level 8 dB");
+    REQUIRE((restless && restless->wave));
+    CHECK(restless->wave->shape == Wave::Shape::drift);
+    CHECK(restless->wave->hz == Approx(4.0));
+    CHECK(parseMovement("chance 1/8 pan 40 %")->wave->shape == Wave::Shape::steps);
+    CHECK(parseMovement("chance pan 40 %")->movement.source.kind == SourceKind::random);
     CHECK(parseMovement("wheel place 60 %")->movement.target == Target::pan);
     const auto moment = parseMovement("wheel place 60 %", {}, Manner::frozen);
     CHECK(moment->movement.target == Target::place);

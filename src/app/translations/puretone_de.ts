@@ -1718,10 +1718,6 @@
         <translation>Größe</translation>
     </message>
     <message>
-        <source>Slow drift of pitch</source>
-        <translation>Langsame Drift der Tonhöhe</translation>
-    </message>
-    <message>
         <source>So many dB above the threshold become one</source>
         <translation>So viele dB über der Schwelle werden eines</translation>
     </message>
@@ -1958,10 +1954,6 @@
         <translation>Der Anschlag macht lauter, wie der Player der Datei es tut.</translation>
     </message>
     <message>
-        <source>Touch to level</source>
-        <translation>Anschlag auf Pegel</translation>
-    </message>
-    <message>
         <source>Transpose %1 st</source>
         <translation>Transponieren %1 HT</translation>
     </message>
@@ -1998,10 +1990,6 @@
         <translation>WAV, AIFF, FLAC, Ogg, Opus oder MP3 verwenden.</translation>
     </message>
     <message>
-        <source>Vibrato after half a second</source>
-        <translation>Vibrato nach einer halben Sekunde</translation>
-    </message>
-    <message>
         <source>Vibrato of ±%1 cents, %2 a second.</source>
         <translation>Vibrato von ±%1 Cent, %2 je Sekunde.</translation>
     </message>
@@ -2036,10 +2024,6 @@
     <message>
         <source>What this take was printed from has changed: print it anew.</source>
         <translation>Woraus dieser Take gedruckt wurde, hat sich geändert: neu drucken.</translation>
-    </message>
-    <message>
-        <source>Wheel to cutoff</source>
-        <translation>Rad auf Grenze</translation>
     </message>
     <message>
         <source>Wheel, + and −</source>
@@ -2138,10 +2122,6 @@
         <translation>eine Oktave hinauf, hinab</translation>
     </message>
     <message>
-        <source>as far as</source>
-        <translation>so weit wie</translation>
-    </message>
-    <message>
         <source>as far as %1 allows</source>
         <translation>so weit, wie %1 erlaubt</translation>
     </message>
@@ -2178,22 +2158,6 @@
         <translation>back</translation>
     </message>
     <message>
-        <source>bar</source>
-        <translation>Takt</translation>
-    </message>
-    <message>
-        <source>bars</source>
-        <translation>Takte</translation>
-    </message>
-    <message>
-        <source>beat</source>
-        <translation>Schlag</translation>
-    </message>
-    <message>
-        <source>beats</source>
-        <translation>Schläge</translation>
-    </message>
-    <message>
         <source>bend</source>
         <translation>Biegen</translation>
     </message>
@@ -2220,14 +2184,6 @@
     <message>
         <source>by one period</source>
         <translation>um eine Periode</translation>
-    </message>
-    <message>
-        <source>cc</source>
-        <translation>cc</translation>
-    </message>
-    <message>
-        <source>cents</source>
-        <translation>Cent</translation>
     </message>
     <message>
         <source>chance</source>
@@ -2282,10 +2238,6 @@
         <translation>Crush</translation>
     </message>
     <message>
-        <source>ct</source>
-        <translation>ct</translation>
-    </message>
-    <message>
         <source>cut %1</source>
         <translation>Schnitt %1</translation>
     </message>
@@ -2300,10 +2252,6 @@
     <message>
         <source>damping</source>
         <translation>damping</translation>
-    </message>
-    <message>
-        <source>db</source>
-        <translation>db</translation>
     </message>
     <message>
         <source>decay</source>
@@ -2328,10 +2276,6 @@
     <message>
         <source>dips or bumps by %1 dB</source>
         <translation>sinkt oder springt um %1 dB</translation>
-    </message>
-    <message>
-        <source>drift</source>
-        <translation>Drift</translation>
     </message>
     <message>
         <source>drive</source>
@@ -2364,10 +2308,6 @@
     <message>
         <source>ensemble</source>
         <translation>Ensemble</translation>
-    </message>
-    <message>
-        <source>envelope</source>
-        <translation>Hüllkurve</translation>
     </message>
     <message>
         <source>equaliser</source>
@@ -2438,10 +2378,6 @@
         <translation>Korngröße</translation>
     </message>
     <message>
-        <source>grains</source>
-        <translation>Körner</translation>
-    </message>
-    <message>
         <source>hall</source>
         <translation>Halle</translation>
     </message>
@@ -2492,10 +2428,6 @@
     <message>
         <source>how many notes sound</source>
         <translation>wie viele Töne klingen</translation>
-    </message>
-    <message>
-        <source>hz</source>
-        <translation>hz</translation>
     </message>
     <message>
         <source>in between</source>
@@ -2562,10 +2494,6 @@
         <translation>Taste</translation>
     </message>
     <message>
-        <source>keys</source>
-        <translation>Tasten</translation>
-    </message>
-    <message>
         <source>kind</source>
         <translation>kind</translation>
     </message>
@@ -2612,10 +2540,6 @@
     <message>
         <source>loop</source>
         <translation>Loop</translation>
-    </message>
-    <message>
-        <source>loudness</source>
-        <translation>Lautstärke</translation>
     </message>
     <message>
         <source>low</source>
@@ -2822,14 +2746,6 @@
         <translation>Okt</translation>
     </message>
     <message>
-        <source>octave</source>
-        <translation>Oktave</translation>
-    </message>
-    <message>
-        <source>octaves</source>
-        <translation>Oktaven</translation>
-    </message>
-    <message>
         <source>off</source>
         <translation>aus</translation>
     </message>
@@ -2882,14 +2798,6 @@
         <translation>öffnet die Grenze um</translation>
     </message>
     <message>
-        <source>pan</source>
-        <translation>Ort</translation>
-    </message>
-    <message>
-        <source>percent</source>
-        <translation>Prozent</translation>
-    </message>
-    <message>
         <source>permission is denied</source>
         <translation>keine Berechtigung</translation>
     </message>
@@ -2900,10 +2808,6 @@
     <message>
         <source>pitch</source>
         <translation>Tonhöhe</translation>
-    </message>
-    <message>
-        <source>place</source>
-        <translation>Stelle</translation>
     </message>
     <message>
         <source>place in the room</source>
@@ -2970,10 +2874,6 @@
         <translation>hebt die Resonanz um</translation>
     </message>
     <message>
-        <source>random</source>
-        <translation>zufällig</translation>
-    </message>
-    <message>
         <source>rate</source>
         <translation>rate</translation>
     </message>
@@ -3034,18 +2934,6 @@
         <translation>sichern</translation>
     </message>
     <message>
-        <source>saw</source>
-        <translation>Säge</translation>
-    </message>
-    <message>
-        <source>saw down</source>
-        <translation>Säge ab</translation>
-    </message>
-    <message>
-        <source>saw up</source>
-        <translation>Säge auf</translation>
-    </message>
-    <message>
         <source>scatter</source>
         <translation>Streuung</translation>
     </message>
@@ -3062,24 +2950,12 @@
         <translation>Zweite Hüllkurve</translation>
     </message>
     <message>
-        <source>semitone</source>
-        <translation>Halbton</translation>
-    </message>
-    <message>
-        <source>semitones</source>
-        <translation>Halbtöne</translation>
-    </message>
-    <message>
         <source>settings</source>
         <translation>Einstellungen</translation>
     </message>
     <message>
         <source>settles here at the end</source>
         <translation>kommt hier am Ende zur Ruhe</translation>
-    </message>
-    <message>
-        <source>shake</source>
-        <translation>Rütteln</translation>
     </message>
     <message>
         <source>shakes the level by</source>
@@ -3152,10 +3028,6 @@
     <message>
         <source>steadiest here, from %1 to %2</source>
         <translation>hier am ruhigsten, von %1 bis %2</translation>
-    </message>
-    <message>
-        <source>steps</source>
-        <translation>Stufen</translation>
     </message>
     <message>
         <source>steps in level by %1 dB</source>
@@ -3426,10 +3298,6 @@
         <translation>was der Anschlag tut</translation>
     </message>
     <message>
-        <source>wheel</source>
-        <translation>Rad</translation>
-    </message>
-    <message>
         <source>when it sounds</source>
         <translation>wann es klingt</translation>
     </message>
@@ -3562,34 +3430,6 @@
         <translation>ohne Tonhöhe</translation>
     </message>
     <message>
-        <source>aftertouch</source>
-        <translation>aftertouch</translation>
-    </message>
-    <message>
-        <source>filter</source>
-        <translation>Filter</translation>
-    </message>
-    <message>
-        <source>lfo</source>
-        <translation>LFO</translation>
-    </message>
-    <message>
-        <source>modwheel</source>
-        <translation>Modrad</translation>
-    </message>
-    <message>
-        <source>release velocity</source>
-        <translation>Loslasstempo</translation>
-    </message>
-    <message>
-        <source>velocity</source>
-        <translation>Velocity</translation>
-    </message>
-    <message>
-        <source>volume</source>
-        <translation>Volumen</translation>
-    </message>
-    <message>
         <source>strike note of a chime: modes at 2 : 3 : 4 above it</source>
         <translation>Schlagton einer Röhrenglocke: Moden bei 2 : 3 : 4 darüber</translation>
     </message>
@@ -3610,40 +3450,12 @@
         <translation>Rückwärts</translation>
     </message>
     <message>
-        <source>Wheel plays the loudness</source>
-        <translation>Rad spielt die Lautstärke</translation>
-    </message>
-    <message>
-        <source>plays</source>
-        <translation>spielt</translation>
-    </message>
-    <message>
-        <source>the</source>
-        <translation>die</translation>
-    </message>
-    <message>
         <source>A drum: each hit is gone within %1.</source>
         <translation>Eine Trommel: jeder Schlag ist nach %1 vorbei.</translation>
     </message>
     <message>
-        <source>allows</source>
-        <translation>erlaubt</translation>
-    </message>
-    <message>
         <source>held in its moment</source>
         <translation>in seinem Moment gehalten</translation>
-    </message>
-    <message>
-        <source>moves</source>
-        <translation>bewegt</translation>
-    </message>
-    <message>
-        <source>opens</source>
-        <translation>öffnet</translation>
-    </message>
-    <message>
-        <source>raises</source>
-        <translation>hebt</translation>
     </message>
 </context>
 <context>
