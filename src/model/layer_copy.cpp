@@ -106,4 +106,38 @@ LayerId copyLayer(Instrument& instrument, LayerId original, LayerCopy how, const
     return id;
 }
 
+std::size_t spreadLayer(Instrument& instrument, LayerId id)
+{
+    const Layer* found = instrument.layer(id);
+    if (found == nullptr)
+        return 0;
+    const Layer original = *found;
+    std::vector<TakeId> sounds; // as they lie from the lowest key up
+    auto zones = original.zones;
+    std::stable_sort(zones.begin(), zones.end(),
+        [](const Zone& a, const Zone& b) { return a.lowKey < b.lowKey; });
+    for (const auto& zone : zones)
+        if (std::find(sounds.begin(), sounds.end(), zone.take) == sounds.end())
+            sounds.push_back(zone.take);
+    if (sounds.size() < 2 || instrument.layers.size() + sounds.size() - 1 > mostLayers)
+        return 0;
+    Instrument spread = instrument;
+    LayerId at = id;
+    for (const TakeId sound : sounds) {
+        if (sound != sounds.front())
+            at = duplicateLayer(spread, at);
+        Layer* layer = spread.layer(at);
+        if (layer == nullptr)
+            return 0;
+        layer->zones.clear();
+        for (const auto& zone : original.zones)
+            if (zone.take == sound)
+                layer->zones.push_back(zone); // keys that are held go on
+        if (const Take* take = spread.take(sound))
+            layer->name = take->name;
+    }
+    instrument = std::move(spread);
+    return sounds.size();
+}
+
 } // namespace puretone

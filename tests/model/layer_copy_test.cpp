@@ -2,6 +2,7 @@
 #include "model/layer_copy.h"
 
 #include "loop/bake.h"
+#include "model/take_maker.h"
 #include "prepare/treat.h"
 #include "support/takes.h"
 
@@ -101,4 +102,43 @@ TEST_CASE("a reversed copy runs backwards, loop and crossfade included", "[model
     REQUIRE(third != nullptr);
     CHECK(third->treatments.empty());
     CHECK(third->loop.span == instrument.takes[0].loop.span);
+}
+
+TEST_CASE("each sound of a layer gets one of its own", "[model][layers]")
+{
+    const auto wire = [](const char* name, double midi) {
+        auto take = plainTake(mono(sine(220.0, 48000.0, 0.5)), midi);
+        take.name = name;
+        return take;
+    };
+    auto instrument = instrumentOf(wire("wire 1", 57.0));
+    addTakes(instrument, {wire("wire 2", 62.0), wire("wire 3", 67.0)});
+    REQUIRE(instrument.layers.front().zones.size() == 3);
+    auto& layer = instrument.layers.front();
+    layer.voices = 1;
+    layer.zones.push_back(layer.zones.front()); // one sound has two places
+    layer.zones.back().id = ZoneId{instrument.freeId()};
+    layer.zones.back().lowKey = 100;
+    const auto before = instrument.allZones();
+    const auto id = layer.id;
+    REQUIRE(spreadLayer(instrument, id) == 3);
+    REQUIRE(instrument.layers.size() == 3);
+    CHECK(instrument.layers.front().id == id);
+    CHECK(instrument.allZones().size() == before.size());
+    for (const auto& each : instrument.layers) {
+        CHECK(each.voices == 1);
+        REQUIRE_FALSE(each.zones.empty());
+        CHECK(each.name == instrument.take(each.zones.front().take)->name);
+        for (const auto& zone : each.zones)
+            CHECK(zone.take == each.zones.front().take);
+    }
+    // One sound is no reason to.
+    const Instrument spread = instrument;
+    CHECK(spreadLayer(instrument, id) == 0);
+    CHECK(spreadLayer(instrument, LayerId{999}) == 0);
+    CHECK(instrument == spread);
+    while (addLayer(instrument) != LayerId{})
+        continue;
+    instrument.layers.front().zones.push_back(instrument.layers[1].zones.front());
+    CHECK(spreadLayer(instrument, id) == 0);
 }

@@ -84,6 +84,8 @@ QHBoxLayout* KeysStop::buildRow()
         copy(tr("A copy an octave up"), LayerCopy::octaveUp);
         copy(tr("A copy an octave down"), LayerCopy::octaveDown);
         copy(tr("A copy a little out of tune"), LayerCopy::detuned);
+        menu.addSeparator();
+        menu.addAction(tr("A layer for each of its sounds"), this, &KeysStop::spread);
         menu.exec(add_->mapToGlobal(QPoint(0, -menu.sizeHint().height())));
     });
     connect(lay_, &QPushButton::clicked, this, &KeysStop::showLayOut);
@@ -177,6 +179,19 @@ void KeysStop::copyLayerAs(LayerCopy how)
                 session().showLayer(work.made);
             }
         });
+}
+
+void KeysStop::spread()
+{
+    Instrument next = session().instrument();
+    const auto layers = spreadLayer(next, session().layer().id);
+    if (layers == 0)
+        return session().say(
+            tr("It plays fewer than two sounds, or there is no room for so many layers."));
+    session().edit(tr("Spread over layers"), [&](Instrument& i) { i = std::move(next); });
+    session().say(tr("%1 layers, each with the settings of the one. \"At once\" and \"Ends group\" "
+                     "count for each sound alone now.")
+                      .arg(layers));
 }
 
 void KeysStop::removeLayer()

@@ -27,6 +27,7 @@ public:
     void showLayOut();
     /// Adds a copy of the layer on screen; those that run backwards are made beside the window.
     void copyLayerAs(LayerCopy how);
+    void spread();
 
 private:
     QWidget* buildBench();

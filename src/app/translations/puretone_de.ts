@@ -4650,6 +4650,22 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <source>A copy of %1</source>
         <translation>Eine Kopie von %1</translation>
     </message>
+    <message>
+        <source>A layer for each of its sounds</source>
+        <translation>Eine Ebene für jeden ihrer Klänge</translation>
+    </message>
+    <message>
+        <source>It plays fewer than two sounds, or there is no room for so many layers.</source>
+        <translation>Sie spielt weniger als zwei Klänge, oder für so viele Ebenen ist kein Platz.</translation>
+    </message>
+    <message>
+        <source>Spread over layers</source>
+        <translation>Auf Ebenen verteilen</translation>
+    </message>
+    <message>
+        <source>%1 layers, each with the settings of the one. &quot;At once&quot; and &quot;Ends group&quot; count for each sound alone now.</source>
+        <translation>%1 Ebenen, jede mit den Einstellungen der einen. „Zugleich“ und „Beendet Gruppe“ zählen jetzt für jeden Klang allein.</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::LayOutPanel</name>
