@@ -191,7 +191,8 @@ void KeysStop::spread()
     session().edit(tr("Spread over layers"), [&](Instrument& i) { i = std::move(next); });
     session().say(tr("%1 layers, each with the settings of the one. \"At once\" and \"Ends group\" "
                      "count for each sound alone now.")
-                      .arg(layers));
+                      .arg(layers),
+        false);
 }
 
 void KeysStop::removeLayer()

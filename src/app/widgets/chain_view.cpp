@@ -2,6 +2,7 @@
 #include "app/widgets/chain_view.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/plate.h"
 
 #include <QGridLayout>
 #include <QPainter>
@@ -44,10 +45,7 @@ protected:
         painter.setFont(Theme::font(11));
         painter.setPen(t.quietInk);
         const auto word = [&](const QRect& at, int flags, const QString& text) {
-            const QRect box =
-                painter.fontMetrics().boundingRect(at, flags, text).adjusted(-4, 0, 4, 0);
-            painter.fillRect(box, t.panel);
-            painter.drawText(at, flags, text);
+            drawOnPlate(painter, at, flags, text, t.panel);
         };
         word(QRect(0, 0, width(), lineHeight), Qt::AlignLeft | Qt::AlignVCenter,
             ChainView::tr("notes"));

@@ -2,6 +2,7 @@
 #include "app/widgets/cutoff_view.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/plate.h"
 #include "base/quantity.h"
 #include "engine/filter_run.h"
 
@@ -117,11 +118,8 @@ void CutoffView::paintEvent(QPaintEvent*)
     const bool left = h.x() + 14.0 + width > a.area.right();
     const QRectF box(left ? h.x() - 14.0 - width : h.x() + 14.0,
         std::clamp(h.y() - 8.0, a.area.top(), a.area.bottom() - 16.0), width, 16.0);
-    QColor under = t.well;
-    under.setAlpha(220);
-    painter.fillRect(box, under);
     painter.setPen(on ? t.heather : t.quietInk);
-    painter.drawText(box, left ? Qt::AlignRight : Qt::AlignLeft, text);
+    drawOnPlate(painter, box, left ? Qt::AlignRight : Qt::AlignLeft, text, t.well);
     if (hasFocus()) {
         painter.setPen(QPen(t.line, 1.0, Qt::DashLine));
         painter.setBrush(Qt::NoBrush);

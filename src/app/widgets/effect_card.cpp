@@ -2,6 +2,7 @@
 #include "app/widgets/effect_card.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/plate.h"
 #include "base/quantity.h"
 
 #include <QApplication>
@@ -111,12 +112,8 @@ void EffectPictureView::paintEvent(QPaintEvent*)
     }
     painter.setFont(Theme::font(10));
     const QString span = typeset(picture_.span);
-    const QRectF box = painter.boundingRect(area, Qt::AlignBottom | Qt::AlignRight, span);
-    QColor under = t.panel;
-    under.setAlpha(210);
-    painter.fillRect(box.adjusted(-2.0, 0.0, 2.0, 0.0), under);
     painter.setPen(t.quietInk);
-    painter.drawText(area, Qt::AlignBottom | Qt::AlignRight, span);
+    drawOnPlate(painter, area, Qt::AlignBottom | Qt::AlignRight, span, t.panel);
 }
 
 EffectCard::EffectCard(QWidget* parent)

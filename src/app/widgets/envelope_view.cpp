@@ -2,6 +2,7 @@
 #include "app/widgets/envelope_view.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/plate.h"
 #include "base/overloaded.h"
 #include "base/quantity.h"
 
@@ -199,11 +200,8 @@ void EnvelopeView::paintNames(QPainter& painter, const EnvelopeGeometry& g) cons
             }))
             return;
         taken.push_back(box);
-        QColor under = t.panel;
-        under.setAlpha(strong ? 235 : 190);
-        painter.fillRect(box, under);
         painter.setPen(strong ? t.ink : t.quietInk);
-        painter.drawText(box, Qt::AlignCenter, text);
+        drawOnPlate(painter, box, Qt::AlignCenter, text, t.panel);
     };
     if (live)
         std::visit(Overloaded{[&](EnvelopePoint point) {

@@ -2,6 +2,7 @@
 #include "app/widgets/pitch_view.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/plate.h"
 #include "base/quantity.h"
 
 #include <QMouseEvent>
@@ -312,7 +313,8 @@ void SpectrumView::paintForeign(QPainter& painter) const
         const double width = 260.0;
         const double left = std::clamp(
             at.x() - 0.5 * width, area().left(), std::max(area().left(), area().right() - width));
-        painter.drawText(QRectF(left, at.y() - 26.0, width, 16.0), Qt::AlignCenter, text);
+        drawOnPlate(
+            painter, QRectF(left, at.y() - 26.0, width, 16.0), Qt::AlignCenter, text, t.panel);
     };
     if (foreign_ && *foreign_ < topHz_)
         ring(*foreign_, t.coral, foreignText_);

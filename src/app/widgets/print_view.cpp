@@ -2,6 +2,7 @@
 #include "app/widgets/print_view.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/plate.h"
 #include "app/widgets/small_wave.h"
 #include "base/quantity.h"
 
@@ -47,13 +48,9 @@ void PrintView::paintEvent(QPaintEvent*)
     const auto frames = look_->audio().frames();
     paintSmallWave(painter, area, *look_, {Frames{0}, Frames{frames}}, isNew_ ? t.sea : t.faded);
     const double seconds = look_->audio().seconds();
-    // Readable over any wave.
     const auto say = [&](const QRectF& box, const QString& text) {
-        QColor under = t.well;
-        under.setAlpha(215);
-        painter.fillRect(box, under);
         painter.setPen(t.quietInk);
-        painter.drawText(box, Qt::AlignCenter, text);
+        drawOnPlate(painter, box, Qt::AlignCenter, text, t.well);
     };
     if (heldSeconds_ < seconds) {
         const double x = area.left() + heldSeconds_ / seconds * area.width();
