@@ -21,8 +21,8 @@ LayerId copyLayer(
     Instrument& instrument, LayerId layer, LayerCopy how, const Progress& progress = {});
 
 /// Gives each sound of a layer a layer of its own behind it, with every setting of the layer, named
-/// after the take: how many notes sound at once, and what ends what, then count for each alone. The
-/// first one keeps the layer.
+/// after the take: how many notes sound at once then counts for each alone. The first one keeps the
+/// layer.
 ///
 /// @return How many layers it is now; 0 where it plays fewer than two sounds or there is no room
 /// for so many, and nothing is changed.

@@ -189,9 +189,9 @@ void KeysStop::spread()
         return session().say(
             tr("It plays fewer than two sounds, or there is no room for so many layers."));
     session().edit(tr("Spread over layers"), [&](Instrument& i) { i = std::move(next); });
-    session().say(tr("%1 layers, each with the settings of the one. \"At once\" and \"Ends group\" "
-                     "count for each sound alone now.")
-                      .arg(layers),
+    session().say(
+        tr("%1 layers, each with the settings of the one: \"At once\" counts for each sound now.")
+            .arg(layers),
         false);
 }
 

@@ -3457,6 +3457,194 @@
         <source>held in its moment</source>
         <translation>in seinem Moment gehalten</translation>
     </message>
+    <message>
+        <source>Slow drift of pitch</source>
+        <translation>Langsame Drift der Tonhöhe</translation>
+    </message>
+    <message>
+        <source>Touch to level</source>
+        <translation>Anschlag auf Pegel</translation>
+    </message>
+    <message>
+        <source>Vibrato after half a second</source>
+        <translation>Vibrato nach einer halben Sekunde</translation>
+    </message>
+    <message>
+        <source>Wheel plays the loudness</source>
+        <translation>Rad spielt die Lautstärke</translation>
+    </message>
+    <message>
+        <source>Wheel to cutoff</source>
+        <translation>Rad auf Grenze</translation>
+    </message>
+    <message>
+        <source>aftertouch</source>
+        <translation>aftertouch</translation>
+    </message>
+    <message>
+        <source>allows</source>
+        <translation>erlaubt</translation>
+    </message>
+    <message>
+        <source>as far as</source>
+        <translation>so weit wie</translation>
+    </message>
+    <message>
+        <source>bar</source>
+        <translation>Takt</translation>
+    </message>
+    <message>
+        <source>bars</source>
+        <translation>Takte</translation>
+    </message>
+    <message>
+        <source>beat</source>
+        <translation>Schlag</translation>
+    </message>
+    <message>
+        <source>beats</source>
+        <translation>Schläge</translation>
+    </message>
+    <message>
+        <source>cc</source>
+        <translation>cc</translation>
+    </message>
+    <message>
+        <source>cents</source>
+        <translation>Cent</translation>
+    </message>
+    <message>
+        <source>ct</source>
+        <translation>ct</translation>
+    </message>
+    <message>
+        <source>db</source>
+        <translation>db</translation>
+    </message>
+    <message>
+        <source>drift</source>
+        <translation>Drift</translation>
+    </message>
+    <message>
+        <source>envelope</source>
+        <translation>Hüllkurve</translation>
+    </message>
+    <message>
+        <source>filter</source>
+        <translation>Filter</translation>
+    </message>
+    <message>
+        <source>grains</source>
+        <translation>Körner</translation>
+    </message>
+    <message>
+        <source>hz</source>
+        <translation>hz</translation>
+    </message>
+    <message>
+        <source>keys</source>
+        <translation>Tasten</translation>
+    </message>
+    <message>
+        <source>lfo</source>
+        <translation>LFO</translation>
+    </message>
+    <message>
+        <source>loudness</source>
+        <translation>Lautstärke</translation>
+    </message>
+    <message>
+        <source>modwheel</source>
+        <translation>Modrad</translation>
+    </message>
+    <message>
+        <source>moves</source>
+        <translation>bewegt</translation>
+    </message>
+    <message>
+        <source>octave</source>
+        <translation>Oktave</translation>
+    </message>
+    <message>
+        <source>octaves</source>
+        <translation>Oktaven</translation>
+    </message>
+    <message>
+        <source>opens</source>
+        <translation>öffnet</translation>
+    </message>
+    <message>
+        <source>pan</source>
+        <translation>Ort</translation>
+    </message>
+    <message>
+        <source>percent</source>
+        <translation>Prozent</translation>
+    </message>
+    <message>
+        <source>place</source>
+        <translation>Stelle</translation>
+    </message>
+    <message>
+        <source>plays</source>
+        <translation>spielt</translation>
+    </message>
+    <message>
+        <source>raises</source>
+        <translation>hebt</translation>
+    </message>
+    <message>
+        <source>random</source>
+        <translation>zufällig</translation>
+    </message>
+    <message>
+        <source>release velocity</source>
+        <translation>Loslasstempo</translation>
+    </message>
+    <message>
+        <source>saw</source>
+        <translation>Säge</translation>
+    </message>
+    <message>
+        <source>saw down</source>
+        <translation>Säge ab</translation>
+    </message>
+    <message>
+        <source>saw up</source>
+        <translation>Säge auf</translation>
+    </message>
+    <message>
+        <source>semitone</source>
+        <translation>Halbton</translation>
+    </message>
+    <message>
+        <source>semitones</source>
+        <translation>Halbtöne</translation>
+    </message>
+    <message>
+        <source>shake</source>
+        <translation>Rütteln</translation>
+    </message>
+    <message>
+        <source>steps</source>
+        <translation>Stufen</translation>
+    </message>
+    <message>
+        <source>the</source>
+        <translation>die</translation>
+    </message>
+    <message>
+        <source>velocity</source>
+        <translation>Velocity</translation>
+    </message>
+    <message>
+        <source>volume</source>
+        <translation>Volumen</translation>
+    </message>
+    <message>
+        <source>wheel</source>
+        <translation>Rad</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::ArrivingView</name>
@@ -4663,8 +4851,8 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Auf Ebenen verteilen</translation>
     </message>
     <message>
-        <source>%1 layers, each with the settings of the one. &quot;At once&quot; and &quot;Ends group&quot; count for each sound alone now.</source>
-        <translation>%1 Ebenen, jede mit den Einstellungen der einen. „Zugleich“ und „Beendet Gruppe“ zählen jetzt für jeden Klang allein.</translation>
+        <source>%1 layers, each with the settings of the one: &quot;At once&quot; counts for each sound now.</source>
+        <translation>%1 Ebenen, jede mit den Einstellungen der einen: „Zugleich“ zählt jetzt für jeden Klang.</translation>
     </message>
 </context>
 <context>
