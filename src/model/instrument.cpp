@@ -73,8 +73,6 @@ int Instrument::freeId() const
     return most + 1;
 }
 
-namespace {
-
 LayerId freeLayerId(const Instrument& instrument)
 {
     int most = 0;
@@ -82,6 +80,8 @@ LayerId freeLayerId(const Instrument& instrument)
         most = std::max(most, layer.id.value);
     return most + 1;
 }
+
+namespace {
 
 std::string numberName(std::size_t number)
 {

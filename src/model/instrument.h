@@ -190,6 +190,8 @@ inline constexpr double lowestA4 = 400.0, highestA4 = 480.0;
 /// nearest, and its recording is moved by the difference.
 void setConcertPitch(Instrument& instrument, double a4);
 
+/// An id that no layer has.
+LayerId freeLayerId(const Instrument& instrument);
 /// A copy of a layer, behind it, with ids and a name of its own. @return Its id; none where there
 /// is no such layer, or no room for another.
 LayerId duplicateLayer(Instrument& instrument, LayerId layer);

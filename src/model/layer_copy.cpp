@@ -106,37 +106,70 @@ LayerId copyLayer(Instrument& instrument, LayerId original, LayerCopy how, const
     return id;
 }
 
-std::size_t spreadLayer(Instrument& instrument, LayerId id)
+namespace {
+
+/// The zones of a layer by what has to stay together, from the lowest key up: those of one take,
+/// and where takes take turns all that share keys.
+std::vector<std::vector<Zone>> soundsApart(const Layer& layer)
+{
+    auto zones = layer.zones;
+    std::stable_sort(zones.begin(), zones.end(),
+        [](const Zone& a, const Zone& b) { return a.lowKey < b.lowKey; });
+    std::vector<std::vector<Zone>> groups;
+    for (const auto& zone : zones) {
+        const auto belongs = [&](const std::vector<Zone>& group) {
+            return std::any_of(group.begin(), group.end(), [&](const Zone& other) {
+                return other.take == zone.take
+                    || (layer.sameKeys != SameKeys::together && overlap(other, zone));
+            });
+        };
+        const auto home = std::find_if(groups.begin(), groups.end(), belongs);
+        if (home == groups.end()) {
+            groups.push_back({zone});
+            continue;
+        }
+        // It may join groups that had nothing to do with each other.
+        for (auto other = std::next(home); other != groups.end();)
+            if (belongs(*other)) {
+                home->insert(home->end(), other->begin(), other->end());
+                other = groups.erase(other);
+            } else {
+                ++other;
+            }
+        home->push_back(zone);
+    }
+    return groups;
+}
+
+} // namespace
+
+Result<std::size_t> spreadLayer(Instrument& instrument, LayerId id)
 {
     const Layer* found = instrument.layer(id);
     if (found == nullptr)
-        return 0;
-    const Layer original = *found;
-    std::vector<TakeId> sounds; // as they lie from the lowest key up
-    auto zones = original.zones;
-    std::stable_sort(zones.begin(), zones.end(),
-        [](const Zone& a, const Zone& b) { return a.lowKey < b.lowKey; });
-    for (const auto& zone : zones)
-        if (std::find(sounds.begin(), sounds.end(), zone.take) == sounds.end())
-            sounds.push_back(zone.take);
-    if (sounds.size() < 2 || instrument.layers.size() + sounds.size() - 1 > mostLayers)
-        return 0;
-    Instrument spread = instrument;
-    LayerId at = id;
-    for (const TakeId sound : sounds) {
-        if (sound != sounds.front())
-            at = duplicateLayer(spread, at);
-        Layer* layer = spread.layer(at);
-        if (layer == nullptr)
-            return 0;
-        layer->zones.clear();
-        for (const auto& zone : original.zones)
-            if (zone.take == sound)
-                layer->zones.push_back(zone); // keys that are held go on
-        if (const Take* take = spread.take(sound))
-            layer->name = take->name;
+        return fail(ErrorCode::badValue, say("There is no such layer."));
+    if (found->blends)
+        return fail(ErrorCode::badValue,
+            say("A layer that blends stays one: the blend would go from sound to sound."));
+    const auto sounds = soundsApart(*found);
+    if (sounds.size() < 2)
+        return fail(ErrorCode::badValue,
+            say("It plays one sound, or sounds that take turns on their keys."));
+    if (instrument.layers.size() + sounds.size() - 1 > mostLayers)
+        return fail(ErrorCode::badValue, say("There is no room for %1 layers.", sounds.size()));
+    const auto at = found - instrument.layers.data();
+    for (std::size_t i = 0; i < sounds.size(); ++i) {
+        const auto place = instrument.layers.begin() + at + std::ptrdiff_t(i);
+        if (i > 0) {
+            Layer next = *std::prev(place);
+            next.id = freeLayerId(instrument);
+            instrument.layers.insert(place, std::move(next));
+        }
+        Layer& layer = instrument.layers[std::size_t(at) + i];
+        layer.zones = sounds[i]; // with their ids: keys that are held go on
+        if (const Take* take = instrument.take(sounds[i].front().take))
+            layer.name = take->name;
     }
-    instrument = std::move(spread);
     return sounds.size();
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "base/progress.h"
+#include "base/result.h"
 #include "model/instrument.h"
 
 namespace puretone {
@@ -22,10 +23,10 @@ LayerId copyLayer(
 
 /// Gives each sound of a layer a layer of its own behind it, with every setting of the layer, named
 /// after the take: how many notes sound at once then counts for each alone. The first one keeps the
-/// layer.
+/// layer; sounds that take turns on the same keys stay together.
 ///
-/// @return How many layers it is now; 0 where it plays fewer than two sounds or there is no room
-/// for so many, and nothing is changed.
-std::size_t spreadLayer(Instrument& instrument, LayerId layer);
+/// @return How many layers it is now; `badValue`, and nothing is changed, where it has nothing to
+/// spread, blends with others, or there is no room for so many.
+Result<std::size_t> spreadLayer(Instrument& instrument, LayerId layer);
 
 } // namespace puretone

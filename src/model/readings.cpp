@@ -312,6 +312,21 @@ Loop withLoopAt(Loop loop, Span kept, std::int64_t frame)
     return clampLoop(loop, kept.end.value);
 }
 
+Loop withLoopFrom(Loop loop, Span kept, std::int64_t frame)
+{
+    const bool past = frame > loop.span.end.value - shortestLoop;
+    return past ? withLoopAt(loop, kept, frame) : withLoopStart(loop, kept, frame);
+}
+
+std::optional<Span> keptFromLoop(const Take& take)
+{
+    constexpr double worthSeconds = 0.01;
+    const auto from = take.loop.span.start.value - take.loop.crossfade.value;
+    if (!take.loop.repeats() || double(from - take.kept.start.value) <= worthSeconds * take.rate())
+        return std::nullopt;
+    return withKeptStart(take.kept, from);
+}
+
 std::string crossfadeLimitReason(const Loop& loop)
 {
     if (loop.crossfade < longestCrossfade(loop.span, loop.mode))

@@ -53,6 +53,11 @@ Loop withLoopStart(Loop loop, Span kept, std::int64_t frame);
 Loop withLoopEnd(Loop loop, Span kept, std::int64_t frame);
 /// The same loop, as long as it is, begun at `frame` or as near as `kept` allows.
 Loop withLoopAt(Loop loop, Span kept, std::int64_t frame);
+/// As withLoopStart(), but a start that would pass the end takes the loop along.
+Loop withLoopFrom(Loop loop, Span kept, std::int64_t frame);
+/// What is left of the kept part where notes begin at the loop, its crossfade included; nothing
+/// where that is no more than 10 ms less, or it does not loop.
+std::optional<Span> keptFromLoop(const Take& take);
 /// Why a crossfade cannot be longer, in words; empty while it can.
 std::string crossfadeLimitReason(const Loop& loop);
 

@@ -130,6 +130,9 @@ TEST_CASE(
     QTest::mouseRelease(window, Qt::LeftButton, {}, there + QPoint(0, 10));
     CHECK(p.last < 8.0);
     CHECK_FALSE(p.edit->hasFocus());
+    // What another button brings, a menu to paste from, ends as what is typed does.
+    QTest::mousePress(window, Qt::MiddleButton, {}, there);
+    CHECK(p.edit->hasFocus());
 }
 
 TEST_CASE("a time that is typed without a unit counts in the one that is shown", "[app][field]")

@@ -212,6 +212,8 @@ TEST_CASE("posts stop at each other and the crossfade at what there is", "[model
     CHECK(moved.crossfade.value == 300);
     CHECK(withLoopAt(loop, kept, 9000).span == Span{Frames{4000}, Frames{10000}});
     CHECK(withLoopAt(loop, kept, -9).span.start.value == 100);
+    CHECK(withLoopFrom(loop, kept, 300).span == Span{Frames{300}, Frames{8000}});
+    CHECK(withLoopFrom(loop, kept, 9000).span == Span{Frames{4000}, Frames{10000}});
     CHECK(crossfadeLimitReason(loop).empty());
     loop.crossfade = Frames{2000};
     CHECK_THAT(crossfadeLimitReason(loop), Contains("before the start"));

@@ -121,7 +121,31 @@ TEST_CASE("each sound of a layer gets one of its own", "[model][layers]")
     layer.zones.back().lowKey = 100;
     const auto before = instrument.allZones();
     const auto id = layer.id;
-    REQUIRE(spreadLayer(instrument, id) == 3);
+    SECTION("unless they take turns on the same keys")
+    {
+        const auto other = instrument.layers.front().zones[1].take;
+        layer.zones.back().take = other; // two takes share all keys from 100 up
+        layer.zones.back().highKey = 127;
+        layer.sameKeys = SameKeys::inTurn;
+        const auto layers = spreadLayer(instrument, id);
+        REQUIRE(layers);
+        for (const auto& each : instrument.layers)
+            for (const auto& of : instrument.layers)
+                for (const auto& a : each.zones)
+                    for (const auto& b : of.zones)
+                        CHECK((&each == &of || !overlap(a, b)));
+        CHECK(*layers < 3);
+        return;
+    }
+    SECTION("or their layer blends")
+    {
+        layer.blends = true;
+        const auto whole = instrument;
+        CHECK_FALSE(spreadLayer(instrument, id));
+        CHECK(instrument == whole);
+        return;
+    }
+    REQUIRE(spreadLayer(instrument, id).value() == 3);
     REQUIRE(instrument.layers.size() == 3);
     CHECK(instrument.layers.front().id == id);
     CHECK(instrument.allZones().size() == before.size());
@@ -134,11 +158,11 @@ TEST_CASE("each sound of a layer gets one of its own", "[model][layers]")
     }
     // One sound is no reason to.
     const Instrument spread = instrument;
-    CHECK(spreadLayer(instrument, id) == 0);
-    CHECK(spreadLayer(instrument, LayerId{999}) == 0);
+    CHECK_FALSE(spreadLayer(instrument, id));
+    CHECK_FALSE(spreadLayer(instrument, LayerId{999}));
     CHECK(instrument == spread);
     while (addLayer(instrument) != LayerId{})
         continue;
     instrument.layers.front().zones.push_back(instrument.layers[1].zones.front());
-    CHECK(spreadLayer(instrument, id) == 0);
+    CHECK_FALSE(spreadLayer(instrument, id));
 }

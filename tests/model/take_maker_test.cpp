@@ -90,6 +90,33 @@ TEST_CASE("kicks and snares get no loop by themselves, but one is ready", "[mode
     CHECK(asked.loop.on);
 }
 
+TEST_CASE(
+    "what has no clear pitch is played as it is by middle C, whatever the guess", "[model][take]")
+{
+    // Sheets of metal: many modes at no ratios in a hiss.
+    constexpr double rate = 48000.0;
+    int guessed = 0;
+    for (std::uint64_t seed = 1; seed <= 12; ++seed) {
+        Noise next(seed);
+        auto wave = noise(rate, 0.6, 0.05, seed);
+        for (int mode = 0; mode < 14; ++mode) {
+            const double hz = 400.0 * std::exp2(2.0 * (next() + 1.0));
+            for (std::size_t i = 0; i < wave.size(); ++i)
+                wave[i] += float(0.04 * std::sin(twoPi * hz * double(i) / rate + mode));
+        }
+        for (std::size_t i = 0; i < wave.size(); ++i)
+            wave[i] *= float(std::exp(-double(i) / rate / 0.2));
+        const auto take = *makeTake(makeRecording(mono(wave), "sheet.wav"));
+        CAPTURE(seed, take.facts->pitch.confidence);
+        if (!take.lacksPitch())
+            continue;
+        guessed += take.facts->pitch.confidence > 0.2 ? 1 : 0;
+        CHECK(take.tuning.rootKey == 60);
+        CHECK(take.tuning.fineCents == 0.0);
+    }
+    CHECK(guessed > 0);
+}
+
 TEST_CASE("a puff of noise is not made a tone by a loop of its own", "[model][take][drum]")
 {
     constexpr double rate = 48000.0;

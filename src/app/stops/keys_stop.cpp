@@ -185,13 +185,12 @@ void KeysStop::spread()
 {
     Instrument next = session().instrument();
     const auto layers = spreadLayer(next, session().layer().id);
-    if (layers == 0)
-        return session().say(
-            tr("It plays fewer than two sounds, or there is no room for so many layers."));
+    if (!layers)
+        return session().say(QString::fromStdString(layers.error().sentence()));
     session().edit(tr("Spread over layers"), [&](Instrument& i) { i = std::move(next); });
     session().say(
         tr("%1 layers, each with the settings of the one: \"At once\" counts for each sound now.")
-            .arg(layers),
+            .arg(*layers),
         false);
 }
 

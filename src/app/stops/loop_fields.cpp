@@ -91,11 +91,8 @@ void LoopStop::addSeamReadings()
 
 void LoopStop::connectFields()
 {
-    connectToTake(start_, tr("Move loop start"), [](Take& t, double f) {
-        // Where it would pass the end it takes the loop along.
-        const bool past = std::llround(f) > t.loop.span.end.value - shortestLoop;
-        t.loop = (past ? withLoopAt : withLoopStart)(t.loop, t.kept, std::llround(f));
-    });
+    connectToTake(start_, tr("Move loop start"),
+        [](Take& t, double f) { t.loop = withLoopFrom(t.loop, t.kept, std::llround(f)); });
     connectToTake(end_, tr("Move loop end"),
         [](Take& t, double f) { t.loop = withLoopEnd(t.loop, t.kept, std::llround(f)); });
     connectToTake(length_, tr("Change loop length"), [](Take& t, double f) {
@@ -164,10 +161,8 @@ void LoopStop::connectButtons()
             showOffers(*take);
     });
     connect(begin_, &QPushButton::clicked, this, [this] {
-        session().editTake(tr("Begin at the loop"), [](Take& t) {
-            const auto& loop = t.loop;
-            t.kept = withKeptStart(t.kept, loop.span.start.value - loop.crossfade.value);
-        });
+        session().editTake(
+            tr("Begin at the loop"), [](Take& t) { t.kept = keptFromLoop(t).value_or(t.kept); });
     });
     connect(tone_, &QPushButton::clicked, this, [this] {
         const auto tone = session().looping().tone();
@@ -241,10 +236,7 @@ void LoopStop::showOffers(const Take& take)
     if (remedy != nullptr)
         remedy_->setText(said(remedy->name.c_str()));
     fit_->setVisible(wantsFitting(take));
-    constexpr double worthSeconds = 0.01;
-    const auto before = take.loop.span.start.value - take.loop.crossfade.value;
-    begin_->setVisible(take.loop.repeats() && hear_->button(NoteEntry::loopStart)->isChecked()
-        && double(before - take.kept.start.value) > worthSeconds * take.rate());
+    begin_->setVisible(hear_->button(NoteEntry::loopStart)->isChecked() && keptFromLoop(take));
     const auto tone = session().looping().tone();
     const auto own = tone ? tuningByTone(take, *tone) : std::nullopt;
     tone_->setVisible(own.has_value());

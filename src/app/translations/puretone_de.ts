@@ -3645,6 +3645,22 @@
         <source>wheel</source>
         <translation>Rad</translation>
     </message>
+    <message>
+        <source>A layer that blends stays one: the blend would go from sound to sound.</source>
+        <translation>Eine Ebene, die überblendet, bleibt eine: Die Blende ginge sonst von Klang zu Klang.</translation>
+    </message>
+    <message>
+        <source>It plays one sound, or sounds that take turns on their keys.</source>
+        <translation>Sie spielt einen Klang, oder Klänge, die sich auf ihren Tasten abwechseln.</translation>
+    </message>
+    <message>
+        <source>There is no room for %1 layers.</source>
+        <translation>Für %1 Ebenen ist kein Platz.</translation>
+    </message>
+    <message>
+        <source>There is no such layer.</source>
+        <translation>Diese Ebene gibt es nicht.</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::ArrivingView</name>
@@ -4841,10 +4857,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>A layer for each of its sounds</source>
         <translation>Eine Ebene für jeden ihrer Klänge</translation>
-    </message>
-    <message>
-        <source>It plays fewer than two sounds, or there is no room for so many layers.</source>
-        <translation>Sie spielt weniger als zwei Klänge, oder für so viele Ebenen ist kein Platz.</translation>
     </message>
     <message>
         <source>Spread over layers</source>

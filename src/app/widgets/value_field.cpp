@@ -233,6 +233,12 @@ bool ValueField::editEvent(QEvent* event)
         dragFrom_ = value_;
         return true;
     }
+    // The menu of the right button, and what the middle one pastes, are for a field in use.
+    if (event->type() == QEvent::MouseButtonPress && !edit_->hasFocus()) {
+        edit_->setFocus(Qt::MouseFocusReason);
+        edit_->selectAll();
+        return false;
+    }
     if (event->type() == QEvent::MouseMove && pressed_) {
         const double pull = pressY_ - mouse->globalPosition().y();
         if (!dragging_ && std::abs(pull) < dragThreshold)
