@@ -123,11 +123,15 @@ LoopReport findLoops(const Audio& audio, Span kept, std::optional<double> period
     const LoopOptions& options, const Progress& progress)
 {
     LoopReport report;
-    if (kept.length() < std::int64_t(0.008 * audio.rate)) {
+    Span searched = kept;
+    if (options.within)
+        searched = {
+            std::max(kept.start, options.within->start), std::min(kept.end, options.within->end)};
+    if (searched.length() < std::int64_t(0.008 * audio.rate)) {
         report.message = puretone::message("is too short to loop");
         return report;
     }
-    const auto sustain = findSustain(audio, kept, options.mostSeconds);
+    const auto sustain = findSustain(audio, searched, options.mostSeconds);
     if (sustain.seconds() < std::max(0.004, 1.2 * period.value_or(0.0))) {
         report.message = puretone::message(
             "dies away within %1", formatSeconds(std::max(0.001, sustain.to - sustain.onset)));

@@ -50,6 +50,7 @@ struct LoopOptions {
     std::size_t anchors = 20; ///< Starts that are tried.
     double mostSeconds = 120.0; ///< Of the sustained part that are searched: no note lasts longer.
     std::optional<double> swing; ///< Seconds of one swing of vibrato, tremolo or beating.
+    std::optional<Span> within; ///< Only here; levels are still told against all that is kept.
 };
 
 /// Finds loops inside the kept part: ranks joints by correlation of what would be mixed, bakes the

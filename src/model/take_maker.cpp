@@ -178,14 +178,20 @@ bool wouldBuzz(const Take& take)
         && double(take.loop.span.length()) < longestRound * take.rate();
 }
 
+LoopReport findLoopsOf(const Take& take, std::optional<Span> within, const Progress& progress)
+{
+    LoopOptions options;
+    options.within = within;
+    if (const auto& movement = take.facts->pitch.movement; movement && movement->vibratoHz > 0.0)
+        options.swing = 1.0 / movement->vibratoHz;
+    return findLoops(take.audio(), take.kept, take.period(), options, progress);
+}
+
 /// Searches loops in the kept part and puts those of the file among them. @return Whether the first
 /// one is worth switching on.
 bool findChoices(Take& take, const Progress& progress)
 {
-    LoopOptions options;
-    if (const auto& movement = take.facts->pitch.movement; movement && movement->vibratoHz > 0.0)
-        options.swing = 1.0 / movement->vibratoHz;
-    auto report = findLoops(take.audio(), take.kept, take.period(), options, progress);
+    auto report = findLoopsOf(take, std::nullopt, progress);
     Facts& facts = take.facts.change();
     auto& choices = facts.loopChoices;
     choices = std::move(report.candidates);
@@ -213,6 +219,20 @@ void searchLoops(Take& take, const Progress& progress)
     take.loop.on = worthwhile;
     if (choices.front().kind == LoopKind::fromFile)
         take.kept.end = std::max(take.kept.end, take.loop.span.end);
+}
+
+bool searchLoopsWithin(Take& take, Span stretch, const Progress& progress)
+{
+    auto report = findLoopsOf(take, stretch, progress);
+    Facts& facts = take.facts.change();
+    facts.loopMessage = std::move(report.message);
+    if (report.verdict == SeamVerdict::none)
+        return false;
+    explain(report.candidates, take.rate());
+    facts.loopChoices = std::move(report.candidates);
+    take.loop = facts.loopChoices.front().loop;
+    take.loop.on = true;
+    return true;
 }
 
 void hearAgain(Take& take, const Progress& progress)

@@ -72,6 +72,10 @@ bool isStruckDead(const Take& take);
 /// Searches loops in the kept part again and takes the best; the kept part grows where that is one
 /// of the file's own and reaches beyond it.
 void searchLoops(Take& take, const Progress& progress = {});
+/// The same inside one stretch of it; crossfades may reach back before the stretch. @return False
+/// where nothing in it repeats well enough to be proposed: the take is as it was then, but for the
+/// message of why.
+bool searchLoopsWithin(Take& take, Span stretch, const Progress& progress = {});
 /// Keeps another part. A loop that does not lie in it gives way to the best of the choices that
 /// does; it is off where none of them does. @return False then, for there may be better ones
 /// inside.

@@ -272,6 +272,44 @@ TEST_CASE("a loop is copied to the other takes in one step", "[app][loop][copy]"
     CHECK(d.document() == before);
 }
 
+TEST_CASE("Shift and a drag across the wave find loops in that stretch", "[app][loop][stretch]")
+{
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    auto* stop = loopStop(d);
+    auto* wave = stop->wave();
+    const auto before = d.take().loop;
+    const auto& g = wave->geometryOfWave();
+    const auto view = g.firstFrame;
+    const auto place = [&](double frame) { return QPoint(int(std::lround(g.xOf(frame))), 70); };
+    const auto drag = [&](double from, double to) {
+        QTest::mousePress(wave, Qt::LeftButton, Qt::ShiftModifier, place(from));
+        QTest::mouseMove(wave, place(0.5 * (from + to)));
+        QTest::mouseMove(wave, place(to));
+    };
+    // From right to left as well as the other way.
+    drag(100000.0, 60000.0);
+    QTest::mouseRelease(wave, Qt::LeftButton, Qt::ShiftModifier, place(60000.0));
+    d.settle();
+    CHECK(g.firstFrame == view);
+    const auto loop = d.take().loop;
+    CHECK_FALSE(loop == before);
+    const double pixel = g.framesPerPixel;
+    CHECK(double(loop.span.start.value) >= 60000.0 - pixel);
+    CHECK(double(loop.span.end.value) <= 100000.0 + pixel);
+    CHECK(d.session().history().undoName() == "Find loops in a stretch");
+    d.session().undo();
+    CHECK(d.take().loop == before);
+    // Given up, or hardly moved: nothing.
+    drag(60000.0, 100000.0);
+    QTest::keyClick(wave, Qt::Key_Escape);
+    QTest::mouseRelease(wave, Qt::LeftButton, Qt::ShiftModifier, place(100000.0));
+    QTest::mouseClick(wave, Qt::LeftButton, Qt::ShiftModifier, place(60000.0));
+    d.settle();
+    CHECK(d.take().loop == before);
+    CHECK(d.session().history().undoName() != "Find loops in a stretch");
+}
+
 TEST_CASE("a search for loops ends in the take that it was made for", "[app][loop]")
 {
     Driver d;

@@ -134,6 +134,43 @@ TEST_CASE("a puff of noise is not made a tone by a loop of its own", "[model][ta
     CHECK(double(asked.loop.span.length()) < 0.05 * rate);
 }
 
+TEST_CASE("loops are found inside a stretch of choice", "[model][take][stretch]")
+{
+    constexpr double rate = 48000.0;
+    const auto tone = decaying(harmonicTone(147.2, rate, 4.0), rate, 5.0);
+    auto take = *makeTake(makeRecording(mono(tone + silence(rate, 2.0)), "tone.wav"));
+    take.kept.end = Frames{take.audio().frames()};
+    const auto before = take;
+    // Wherever it lies, reaching over the end of what is kept or not.
+    for (const double from : {0.3, 1.1, 2.6}) {
+        const Span stretch{
+            Frames{std::llround(from * rate)}, Frames{std::llround((from + 0.8) * rate)}};
+        auto searched = before;
+        REQUIRE(searchLoopsWithin(searched, stretch));
+        CHECK(searched.loop.on);
+        CHECK(searched.kept == before.kept);
+        for (const auto& choice : searched.facts->loopChoices) {
+            CHECK(choice.loop.span.start >= stretch.start);
+            CHECK(choice.loop.span.end <= stretch.end);
+            // 60 dB in five seconds, from the attack on and not from the stretch's own beginning.
+            const double middle =
+                (double(choice.loop.span.start.value) + 0.5 * double(choice.loop.span.length()))
+                / rate;
+            if (choice.loop.span.length() < std::int64_t(0.3 * rate))
+                CHECK_THAT(choice.holdsDb, Catch::Matchers::WithinAbs(-12.0 * middle, 2.5));
+        }
+    }
+    // Where nothing sounds there is none, and the take keeps what it had.
+    auto silent = before;
+    CHECK_FALSE(searchLoopsWithin(silent, {Frames{216000}, Frames{264000}}));
+    CHECK(silent.loop == before.loop);
+    CHECK(silent.facts->loopChoices == before.facts->loopChoices);
+    CHECK_FALSE(silent.facts->loopMessage.empty());
+    CHECK_FALSE(searchLoopsWithin(silent, {Frames{900000}, Frames{990000}}));
+    CHECK_FALSE(searchLoopsWithin(silent, {Frames{5000}, Frames{5010}}));
+    CHECK(silent.loop == before.loop);
+}
+
 TEST_CASE("root and loop in a file are used where ours are worse", "[model][take]")
 {
     SamplerInfo sampler;

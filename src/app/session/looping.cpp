@@ -2,6 +2,7 @@
 #include "app/session/session.h"
 #include "app/theme/theme.h"
 
+#include "base/quantity.h"
 #include "model/take_maker.h"
 
 namespace puretone::app {
@@ -138,6 +139,48 @@ void Looping::find(int gesture)
                     t.loop.on = found.loop.on && !facts.loopChoices.empty();
                 },
                 gesture);
+        });
+}
+
+void Looping::findWithin(Span stretch)
+{
+    const Take* current = session_.take();
+    if (current == nullptr)
+        return;
+    struct Found {
+        Take take;
+        bool any = false;
+    };
+    session_.background().run(
+        JobKind::findLoops, Background::Running::cancel,
+        [wanted = *current, stretch](const Progress& progress) {
+            Found found{wanted, false};
+            found.any = searchLoopsWithin(found.take, stretch, progress);
+            return found;
+        },
+        [this, of = session_.keyOf(*current), stretch](const Found& found) {
+            const Take* searched = session_.take(of);
+            if (searched == nullptr || searched->sound() != found.take.sound()
+                || searched->kept != found.take.kept)
+                return;
+            if (!found.any) {
+                const auto& why = found.take.facts->loopMessage;
+                return session_.say(why.empty()
+                        ? tr("Nothing in this stretch goes round well enough.")
+                        : tr("Nothing in this stretch goes round well enough: it %1.")
+                              .arg(QString::fromStdString(why.said())));
+            }
+            session_.editTake(of, tr("Find loops in a stretch"), [&](Take& t) {
+                t.facts.change().loopChoices = found.take.facts->loopChoices;
+                t.facts.change().loopMessage = found.take.facts->loopMessage;
+                t.loop = found.take.loop;
+            });
+            const auto place = [&](Frames f) {
+                return QString::fromStdString(formatPosition(double(f.value) / found.take.rate()));
+            };
+            session_.say(tr("Loops from %1 to %2. Find again searches all that is kept.")
+                             .arg(place(stretch.start), place(stretch.end)),
+                false);
         });
 }
 

@@ -22,6 +22,8 @@ public:
     /// Searches loops in the kept part again, in the background; takes the best.
     /// @param gesture That it belongs to: one step with what was done by the hand.
     void find(int gesture = 0);
+    /// The same inside one stretch; where it holds none, the loop and its choices stay.
+    void findWithin(Span stretch);
     /// Loops as well as can be with posts near these, in the background. @param like Curve, mode
     /// and evening.
     void loopAround(Span wanted, const Loop& like, const QString& stepName);

@@ -59,9 +59,11 @@ void LoopStop::addFields()
     details()->addRule();
     addSeamReadings();
     details()->column()->addStretch(1);
-    const auto buttons = details()->addButtons(
-        {{tr("Find again"), tr("Searches the kept part for loops and takes the best")},
-            {tr("Copy to…"), tr("Gives this loop to every other take, in one of several ways")}});
+    const auto buttons = details()->addButtons({{tr("Find again"),
+                                                    tr("Searches the kept part for loops and takes "
+                                                       "the best. Shift and a drag across the wave "
+                                                       "search one stretch of it")},
+        {tr("Copy to…"), tr("Gives this loop to every other take, in one of several ways")}});
     find_ = buttons[0];
     find_->setProperty("kind", "main");
     copy_ = buttons[1];

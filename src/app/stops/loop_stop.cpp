@@ -4,6 +4,7 @@
 #include "app/theme/theme.h"
 #include "base/quantity.h"
 
+#include <QMenu>
 #include <QPainter>
 #include <QPainterPath>
 
@@ -51,6 +52,11 @@ void LoopStop::connectBench()
             },
             gesture(first));
     });
+    wave()->setMarking(true);
+    connect(wave(), &WaveView::stretchMarked, this, [this](qint64 from, qint64 to) {
+        session().looping().findWithin({Frames{from}, Frames{to}});
+    });
+    connect(wave(), &WaveView::menuAsked, this, &LoopStop::showMenu);
     connect(wave(), &WaveView::matchAsked, this, &LoopStop::moveToMatch);
     connect(wave(), &WaveView::handleCancelled, this, [this] { abandonGesture(); });
     connect(wave(), &WaveView::handleReleased, wave(), qOverload<>(&QWidget::update));
@@ -73,6 +79,19 @@ void LoopStop::connectBench()
     connect(seam_, &SeamView::shifted, this, &LoopStop::shiftEnd);
     connect(seam_, &SeamView::shiftCancelled, this, [this] { abandonGesture(); });
     connect(seam_, &SeamView::zoomed, this, &LoopStop::zoomCloseUp);
+}
+
+void LoopStop::showMenu(qint64, const QPoint& place)
+{
+    const auto& g = wave()->geometryOfWave();
+    const Span seen{Frames{std::llround(g.frameAt(g.area.left()))},
+        Frames{std::llround(g.frameAt(g.area.right()))}};
+    QMenu menu(wave());
+    menu.addAction(
+        tr("Find loops in what is in view"), this, [&] { session().looping().findWithin(seen); });
+    menu.addAction(
+        tr("Find loops in all that is kept"), this, [this] { session().looping().find(); });
+    menu.exec(place);
 }
 
 void LoopStop::hideEvent(QHideEvent* event)

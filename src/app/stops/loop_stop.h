@@ -43,6 +43,7 @@ private:
     void showCopyMenu();
 
     void connectBench();
+    void showMenu(qint64 frame, const QPoint& place);
     void moveHandle(int id, qint64 frame, bool first);
     void moveToMatch(int id, bool forward, bool first);
     void shiftEnd(qint64 frames, bool first);

@@ -5433,10 +5433,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Neu suchen</translation>
     </message>
     <message>
-        <source>Searches the kept part for loops and takes the best</source>
-        <translation>Sucht im behaltenen Teil nach Loops und nimmt den besten</translation>
-    </message>
-    <message>
         <source>Copy to…</source>
         <translation>Übertragen…</translation>
     </message>
@@ -5644,6 +5640,18 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <source>Move loop</source>
         <translation>Loop verschieben</translation>
     </message>
+    <message>
+        <source>Searches the kept part for loops and takes the best. Shift and a drag across the wave search one stretch of it</source>
+        <translation>Sucht im behaltenen Teil nach Schleifen und nimmt die beste. Umschalt und Ziehen über die Welle suchen in einem Stück davon</translation>
+    </message>
+    <message>
+        <source>Find loops in what is in view</source>
+        <translation>Schleifen in dem finden, was zu sehen ist</translation>
+    </message>
+    <message>
+        <source>Find loops in all that is kept</source>
+        <translation>Schleifen in allem finden, was behalten wird</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::Looping</name>
@@ -5673,6 +5681,22 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>Copy loop</source>
         <translation>Loop kopieren</translation>
+    </message>
+    <message>
+        <source>Nothing in this stretch goes round well enough.</source>
+        <translation>In diesem Stück läuft nichts gut genug im Kreis.</translation>
+    </message>
+    <message>
+        <source>Nothing in this stretch goes round well enough: it %1.</source>
+        <translation>In diesem Stück läuft nichts gut genug im Kreis: Es %1.</translation>
+    </message>
+    <message>
+        <source>Find loops in a stretch</source>
+        <translation>Schleifen in einem Stück finden</translation>
+    </message>
+    <message>
+        <source>Loops from %1 to %2. Find again searches all that is kept.</source>
+        <translation>Schleifen von %1 bis %2. Neu suchen sucht in allem, was behalten wird.</translation>
     </message>
 </context>
 <context>

@@ -177,6 +177,9 @@ void WaveView::mousePressEvent(QMouseEvent* event)
         moved_ = false;
         grabFrame_ = handle(id)->frame;
         finePull_ = 0.0;
+    } else if (marks_ && event->modifiers().testFlag(Qt::ShiftModifier)) {
+        markFrom_ = geometry_.frameAt(grabX_);
+        marked_ = {};
     } else {
         panning_ = true;
         panFirst_ = geometry_.firstFrame;
@@ -196,6 +199,11 @@ void WaveView::mouseMoveEvent(QMouseEvent* event)
         const bool first = !moved_;
         moved_ = true;
         moveTo(grabFrame_ + finePull_, event->modifiers(), first);
+        return;
+    }
+    if (markFrom_) {
+        marked_ = markedAt(x);
+        update();
         return;
     }
     if (panning_) {
@@ -225,11 +233,27 @@ void WaveView::moveTo(double frame, Qt::KeyboardModifiers modifiers, bool first)
         emit handleMoved(dragged_, target.value, first);
 }
 
+/// From where the hand came down to `x`; empty while it has hardly moved.
+Span WaveView::markedAt(double x) const
+{
+    constexpr double least = 4.0; // pixels
+    if (std::abs(x - grabX_) < least)
+        return {};
+    const double here = geometry_.frameAt(x), from = std::min(*markFrom_, here),
+                 to = std::max(*markFrom_, here);
+    const auto inside = [this](double frame) {
+        return Frames{std::clamp<std::int64_t>(std::llround(frame), 0, frames())};
+    };
+    return {inside(from), inside(to)};
+}
+
 void WaveView::mouseReleaseEvent(QMouseEvent* event)
 {
     if (event->button() != Qt::LeftButton)
         return;
     panning_ = false;
+    if (std::exchange(markFrom_, std::nullopt) && marked_.length() > 0)
+        emit stretchMarked(marked_.start.value, marked_.end.value);
     const int was = std::exchange(dragged_, -1);
     setCursor(handleAt(event->position()) >= 0 ? Qt::SizeHorCursor : Qt::ArrowCursor);
     if (was >= 0 && moved_)
@@ -246,6 +270,11 @@ void WaveView::mouseDoubleClickEvent(QMouseEvent* event)
 
 void WaveView::keyPressEvent(QKeyEvent* event)
 {
+    if (event->key() == Qt::Key_Escape && markFrom_) {
+        markFrom_.reset();
+        update();
+        return;
+    }
     if (event->key() == Qt::Key_Escape && dragged_ >= 0) {
         const int was = std::exchange(dragged_, -1);
         if (moved_)

@@ -48,6 +48,8 @@ public:
     using Painter = std::function<void(QPainter&, const WaveGeometry&)>;
     void setUnderlay(Painter painter) { underlay_ = std::move(painter); }
     void setOverlay(Painter painter) { overlay_ = std::move(painter); }
+    /// Shift and a drag beside the handles mark a stretch.
+    void setMarking(bool marks) { marks_ = marks; }
     /// A thin line at a playing position; negative for none.
     void setPlayhead(double frame);
 
@@ -69,6 +71,7 @@ signals:
     void viewChanged();
     /// Alt with an arrow key: to the next place that matches.
     void matchAsked(int id, bool forward, bool first);
+    void stretchMarked(qint64 from, qint64 to);
     /// A double-click away from every handle.
     void stretchAsked(qint64 frame);
     /// The right button, or the menu key with `frame` in the middle of the view.
@@ -93,6 +96,8 @@ private:
     const WaveHandle* handle(int id) const;
     void layOut();
     void setView(const WaveGeometry& geometry);
+    Span markedAt(double x) const;
+    void paintMark(QPainter& painter) const;
     void moveTo(double frame, Qt::KeyboardModifiers modifiers, bool first);
     void paintWave(QPainter& painter);
     void drawWave(QPainter& painter, const QColor& color);
@@ -118,6 +123,9 @@ private:
     double grabX_ = 0.0, grabFrame_ = 0.0, finePull_ = 0.0;
     bool panning_ = false;
     double panFirst_ = 0.0;
+    bool marks_ = false;
+    std::optional<double> markFrom_; ///< Frame where the hand came down.
+    Span marked_;
     std::vector<Extent> columns_;
     std::vector<Bar> bars_;
     TwoTonePicture picture_;

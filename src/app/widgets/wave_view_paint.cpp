@@ -31,6 +31,8 @@ void WaveView::paintEvent(QPaintEvent*)
         overlay_(painter, geometry_);
     for (const auto& h : handles_)
         paintHandle(painter, h);
+    if (markFrom_)
+        paintMark(painter);
     if (playhead_ >= 0.0) {
         painter.setPen(QPen(Theme::tokens().ink, 1.0));
         const double x = geometry_.xOf(playhead_);
@@ -41,6 +43,21 @@ void WaveView::paintEvent(QPaintEvent*)
         painter.setBrush(Qt::NoBrush);
         painter.drawRect(QRectF(rect()).adjusted(1.0, 1.0, -1.0, -1.0));
     }
+}
+
+void WaveView::paintMark(QPainter& painter) const
+{
+    if (marked_.length() <= 0)
+        return;
+    const double from = geometry_.xOf(double(marked_.start.value));
+    const double to = geometry_.xOf(double(marked_.end.value));
+    QColor shade = Theme::tokens().ink;
+    shade.setAlpha(28);
+    painter.setPen(QPen(Theme::tokens().ink, 1.0, Qt::DashLine));
+    painter.setBrush(shade);
+    painter.drawRect(
+        QRectF(QPointF(from, geometry_.area.top()), QPointF(to, geometry_.area.bottom()))
+            .intersected(geometry_.area));
 }
 
 void WaveView::paintWave(QPainter& painter)
