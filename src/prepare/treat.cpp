@@ -260,4 +260,13 @@ AudioPtr treat(const AudioPtr& audio, const Treatments& treatments, const Progre
     return treated;
 }
 
+Colour compressing(const Audio& audio, Span span, double tempo)
+{
+    constexpr double below = 9.0, lowest = -60.0, highest = -3.0;
+    auto compressor = makeEffect(EffectKind::compressor, 1);
+    setValue(compressor, "threshold",
+        std::clamp(std::round(peakLevel(audio, span).value - below), lowest, highest));
+    return {{compressor}, tempo};
+}
+
 } // namespace puretone

@@ -20,6 +20,10 @@ AudioPtr treat(const AudioPtr& audio, const Treatments& treatments, const Progre
 /// Whether a list does anything at all.
 bool anyOn(const Treatments& treatments);
 
+/// A compressor that takes hold of this sound, however quiet: it begins 9 dB below the peak of
+/// `span`, which at its ratio of three takes 6 dB off the loudest moments.
+Colour compressing(const Audio& audio, Span span, double tempo);
+
 /// The slow gain that evens a note out, for each of its hops: what EvenOut applies.
 ///
 /// @return One gain for every `hop` frames of `span`, beginning at its start.

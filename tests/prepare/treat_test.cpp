@@ -188,6 +188,30 @@ TEST_CASE("Evening out never lifts noise by more than its limit", "[treat]")
         CHECK(toDecibels(gain).value < 24.01);
 }
 
+TEST_CASE("Compressing holds loud moments back, however quiet the recording", "[treat]")
+{
+    // A second 12 dB louder than the one that follows.
+    auto wave = probe::sine(330.0, 48000.0, 2.0, 1.0);
+    for (std::size_t i = 48000; i < wave.size(); ++i)
+        wave[i] *= 0.25f;
+    const auto difference = [](const Audio& audio) {
+        return peakLevel(audio, {Frames{24000}, Frames{47000}}).value
+            - peakLevel(audio, {Frames{72000}, Frames{95000}}).value;
+    };
+    for (const float peak : {0.9f, 0.1f, 0.01f}) {
+        auto quiet = wave;
+        for (float& s : quiet)
+            s *= peak;
+        const auto before = mono(quiet);
+        const auto after = treat(before, {{compressing(*before, whole(*before), 96.0)}});
+        // 9 dB above the threshold become 3; what lies 3 dB below it is as it was.
+        CHECK_THAT(difference(*before) - difference(*after), Catch::Matchers::WithinAbs(6.0, 0.7));
+    }
+    const auto silent = mono(std::vector<float>(4800));
+    CHECK(
+        valueOf(compressing(*silent, whole(*silent), 96.0).effects.front(), "threshold") == -60.0);
+}
+
 TEST_CASE("Reversing twice gives the recording back", "[treat]")
 {
     const auto audio = stereo(probe::noise(44100.0, 0.3), probe::noise(44100.0, 0.3, 0.2, 3));

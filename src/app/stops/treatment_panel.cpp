@@ -3,6 +3,7 @@
 
 #include "app/theme/theme.h"
 #include "base/overloaded.h"
+#include "prepare/treat.h"
 
 #include <QMenu>
 
@@ -194,7 +195,7 @@ void TreatmentPanel::showAddMenu(const QPoint& place)
     entry(tr("Gain"), tr("Louder or softer"), Level{Level::To::gain, 0.0, {}});
     entry(tr("Even out"), tr("Levels a note that slowly swells or sags"), EvenOut{});
     entry(tr("Compress"), tr("Holds loud moments back"),
-        Colour{{makeEffect(EffectKind::compressor, 1)}, session_.instrument().tempo});
+        compressing(take->audio(), take->kept, session_.instrument().tempo));
     menu.addSeparator();
     entry(tr("Transpose"), tr("Another pitch at the same length, formants on their own"),
         Transpose{});
