@@ -87,9 +87,25 @@ std::optional<Beating> measureBeating(
         if (std::abs(cents) > reachCents || energy < 1e-4 * power || heard <= loudest)
             continue;
         loudest = heard;
-        best = Beating{std::abs(hz), cents, h, turned > 0.0 ? std::abs(turn) / turned : 0.0};
+        best = Beating{std::abs(hz), cents, h, double(mono.size()) / rate,
+            turned > 0.0 ? std::abs(turn) / turned : 0.0};
     }
     return best;
+}
+
+double centsToStandStill(
+    std::span<const float> mono, double rate, double toneHz, int harmonics, const Beating& beating)
+{
+    constexpr int most = 4;
+    constexpr double rest = 1.0 / 16.0;
+    double cents = beating.cents;
+    for (int i = 0; i < most; ++i) {
+        const auto left = measureBeating(mono, rate, toneHz * std::exp2(cents / 1200.0), harmonics);
+        if (!left || left->partial != beating.partial || left->perSecond * left->seconds < rest)
+            break;
+        cents += left->cents;
+    }
+    return cents;
 }
 
 } // namespace puretone

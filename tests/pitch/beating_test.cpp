@@ -55,6 +55,28 @@ TEST_CASE("a kick of a tenth of a second beats against its note", "[pitch][beati
     CHECK_THAT(beating->cents, WithinAbs(cents, 14.0));
 }
 
+TEST_CASE("what is moved as told stands still", "[pitch][beating]")
+{
+    constexpr double rate = 48000.0;
+    const double hz = GENERATE(61.0, 233.0, 1760.0, 3730.0), cents = GENERATE(-48.0, 0.2, 30.0);
+    const int harmonics = GENERATE(1, 6);
+    CAPTURE(hz, cents, harmonics);
+    const double played = hz * std::exp2(cents / 1200.0);
+    // A neighbour two semitones off draws the first reading aside.
+    auto wave = harmonicTone(played, rate, 4.0);
+    const auto beside = sine(played * std::exp2(2.0 / 12.0), rate, 4.0, 0.2);
+    for (std::size_t i = 0; i < wave.size(); ++i)
+        wave[i] += beside[i];
+    const auto beating = measureBeating(wave, rate, hz, harmonics);
+    REQUIRE(beating);
+    CHECK(beating->seconds == 4.0);
+    const double still = centsToStandStill(wave, rate, hz, harmonics, *beating);
+    CHECK_THAT(still, WithinAbs(cents, 0.5));
+    const auto after = measureBeating(wave, rate, hz * std::exp2(still / 1200.0), harmonics);
+    REQUIRE(after);
+    CHECK(after->perSecond * after->seconds < 1.0 / 16.0);
+}
+
 TEST_CASE("nothing beats against silence, noise far off or a moment", "[pitch][beating][bad-input]")
 {
     constexpr double rate = 48000.0;

@@ -12,6 +12,8 @@ namespace puretone::app {
 namespace {
 
 constexpr double standsStill = 0.06; // beats a second: one in a quarter of a minute
+/// What ends before this much of a beat is over is heard standing.
+constexpr double heardOfBeat = 0.125;
 
 } // namespace
 
@@ -45,7 +47,7 @@ TrialPanel::TrialPanel(Session& session, QWidget* parent)
     connect(hear_, &QPushButton::toggled, this, &TrialPanel::hear);
     connect(still_, &QPushButton::clicked, this, [this] {
         if (beating_)
-            emit stillWanted(-beating_->cents);
+            emit stillWanted(-stillAt_);
     });
     connect(options_, &QPushButton::clicked, this, &TrialPanel::showMenu);
     connect(&keys_, &QTimer::timeout, this, &TrialPanel::followKeys);
@@ -165,11 +167,15 @@ void TrialPanel::measure()
     session_.background().run(
         JobKind::beating, Background::Running::finish,
         [wanted](const Progress&) {
-            return measureBeating(mixToMono(*wanted.audio, wanted.kept), wanted.audio->rate,
-                wanted.toneHz, wanted.harmonics);
+            const auto mono = mixToMono(*wanted.audio, wanted.kept);
+            const double rate = wanted.audio->rate;
+            const auto beating = measureBeating(mono, rate, wanted.toneHz, wanted.harmonics);
+            return std::pair(beating,
+                beating ? centsToStandStill(mono, rate, wanted.toneHz, wanted.harmonics, *beating)
+                        : 0.0);
         },
-        [this](const std::optional<Beating>& beating) {
-            beating_ = beating;
+        [this](const std::pair<std::optional<Beating>, double>& found) {
+            std::tie(beating_, stillAt_) = found;
             showBeating();
         });
 }
@@ -189,6 +195,11 @@ void TrialPanel::showBeating()
         beating_->partial > 1 ? tr(", heard at partial %1").arg(beating_->partial) : QString();
     if (rate < standsStill)
         text_->setText(tr("Stands still%1.").arg(partial));
+    else if (rate * beating_->seconds < heardOfBeat)
+        text_->setText(
+            (beating_->cents > 0.0 ? tr("Stands still as long as it lasts, %1 cents sharp%2.")
+                                   : tr("Stands still as long as it lasts, %1 cents flat%2."))
+                .arg(typeset(formatNumber(std::abs(beating_->cents), 1)), partial));
     else
         text_->setText((beating_->cents > 0.0 ? tr("%1 beats a second, %2 cents sharp%3.")
                                               : tr("%1 beats a second, %2 cents flat%3."))

@@ -43,6 +43,7 @@ private:
     QPushButton *hear_, *still_, *options_;
     QTimer keys_;
     std::optional<Beating> beating_;
+    double stillAt_ = 0.0; ///< Cents of the tone at which it would stand still.
     struct Measured {
         AudioPtr audio;
         Span kept;

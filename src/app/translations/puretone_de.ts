@@ -9694,6 +9694,14 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <source>%1 beats a second, %2 cents flat%3.</source>
         <translation>%1 Schwebungen je Sekunde, %2 Cent zu tief%3.</translation>
     </message>
+    <message>
+        <source>Stands still as long as it lasts, %1 cents sharp%2.</source>
+        <translation>Steht still, solange es klingt, %1 Cent zu hoch%2.</translation>
+    </message>
+    <message>
+        <source>Stands still as long as it lasts, %1 cents flat%2.</source>
+        <translation>Steht still, solange es klingt, %1 Cent zu tief%2.</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::ValueField</name>
