@@ -11,6 +11,7 @@ using Catch::Matchers::WithinAbs;
 namespace {
 
 const std::string horn = std::string(DEMO_FOLDER) + "/sounds/fog-horn.flac";
+const std::string knock = std::string(DEMO_FOLDER) + "/sounds/mooring-post.flac";
 
 PitchStop* pitchStop(Driver& d)
 {
@@ -62,6 +63,35 @@ TEST_CASE("arrow keys nudge the fine tuning, one run of them is one step", "[app
     QTest::keyClick(line, Qt::Key_Minus);
     CHECK(d.take().tuning.rootKey == root - 12);
     CHECK(d.session().history().undoName() == "Octave down");
+}
+
+TEST_CASE("what ends before a beat does stands still, and beats where it goes round",
+    "[app][pitch][beating]")
+{
+    Driver d;
+    d.open(knock);
+    REQUIRE_FALSE(d.take().loop.on);
+    d.goTo(Stop::pitch);
+    auto* stop = pitchStop(d);
+    const auto said = [&] {
+        d.settle();
+        for (auto* label : stop->findChildren<QLabel*>())
+            if (label->accessibleName() == "Beating")
+                return label->text();
+        return QString();
+    };
+    d.settle();
+    d.click(stop, "Stand still");
+    CHECK(said().contains("Stands still"));
+    d.session().editTake("Tune", [](Take& t) { t.tuning.fineCents += 2.0; });
+    CHECK(said().contains("Stands still as long as it lasts"));
+    d.session().editTake("Loop on", [](Take& t) { t.loop.on = true; });
+    REQUIRE(d.take().loop.repeats());
+    CHECK(said().contains("beats a second"));
+    d.session().undo();
+    CHECK(said().contains("Stands still as long as it lasts"));
+    d.session().editLayer("Freeze", [](Layer& l) { l.manner = Manner::frozen; });
+    CHECK(said().contains("beats a second"));
 }
 
 TEST_CASE("the trial tone sounds beside the take until the stop is left", "[app][pitch]")

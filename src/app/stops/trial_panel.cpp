@@ -161,9 +161,13 @@ void TrialPanel::measure()
     // is slower by as much: it lies where the take is said to sound.
     const Measured wanted{take->sound(), steadiestPart(*take),
         hzOf(take->tuning.soundingMidi() + 12.0 * octave_).value, harmonics()};
-    if (measured_ == wanted)
+    if (measured_ == wanted) {
+        if (told_) // loop or manner may have changed under the same reading
+            showBeating();
         return;
+    }
     measured_ = wanted;
+    told_ = false;
     session_.background().run(
         JobKind::beating, Background::Running::finish,
         [wanted](const Progress&) {
@@ -176,6 +180,7 @@ void TrialPanel::measure()
         },
         [this](const std::pair<std::optional<Beating>, double>& found) {
             std::tie(beating_, stillAt_) = found;
+            told_ = true;
             showBeating();
         });
 }
@@ -191,11 +196,16 @@ void TrialPanel::showBeating()
         return;
     }
     const double rate = beating_->perSecond;
+    // A note that goes on for as long as its key is down beats however short its recording is.
+    const Take* take = session_.take();
+    const bool ends =
+        take != nullptr && !take->loop.repeats() && session_.layer().manner != Manner::frozen;
+    const bool over = ends && rate * beating_->seconds < heardOfBeat;
     const QString partial =
         beating_->partial > 1 ? tr(", heard at partial %1").arg(beating_->partial) : QString();
     if (rate < standsStill)
         text_->setText(tr("Stands still%1.").arg(partial));
-    else if (rate * beating_->seconds < heardOfBeat)
+    else if (over)
         text_->setText(
             (beating_->cents > 0.0 ? tr("Stands still as long as it lasts, %1 cents sharp%2.")
                                    : tr("Stands still as long as it lasts, %1 cents flat%2."))
@@ -205,7 +215,7 @@ void TrialPanel::showBeating()
                                               : tr("%1 beats a second, %2 cents flat%3."))
                            .arg(typeset(formatNumber(rate, 1)),
                                typeset(formatNumber(std::abs(beating_->cents), 1)), partial));
-    beats_->setBeats(rate, beating_->depth);
+    beats_->setBeats(over ? 0.0 : rate, beating_->depth);
 }
 
 void TrialPanel::refresh()
@@ -218,6 +228,7 @@ void TrialPanel::refresh()
         text_->setText(tr("Open a recording first."));
         beats_->setBeats(-1.0, 0.0);
         measured_ = {};
+        told_ = false;
         beating_.reset();
         return;
     }

@@ -52,6 +52,7 @@ private:
         bool operator==(const Measured&) const = default;
     };
     Measured measured_;
+    bool told_ = false; ///< What was asked for is there.
     TrialTone::Shape shape_ = TrialTone::Shape::sine;
     TrialTone::Way way_ = TrialTone::Way::together;
     int octave_ = 0;
