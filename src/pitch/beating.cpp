@@ -36,11 +36,16 @@ Lowered lower(std::span<const float> mono, double rate, double hz)
     Lowered lowered;
     lowered.rate = rate / double(step);
     std::vector<std::complex<double>> sums;
+    const auto turn = std::polar(1.0, -twoPi * hz / rate);
     for (std::size_t from = 0; from + step <= mono.size(); from += step) {
         std::complex<double> sum;
-        for (std::size_t i = from; i < from + step; ++i)
-            sum +=
-                double(mono[i]) * std::polar(1.0, -twoPi * std::fmod(hz * double(i) / rate, 1.0));
+        auto phase = std::polar(1.0, -twoPi * std::fmod(hz * double(from) / rate, 1.0));
+        for (std::size_t i = from; i < from + step; ++i) {
+            sum += double(mono[i]) * phase;
+            // Written out: the library's product looks for infinities.
+            phase = {phase.real() * turn.real() - phase.imag() * turn.imag(),
+                phase.real() * turn.imag() + phase.imag() * turn.real()};
+        }
         sums.push_back(sum / double(step));
     }
     const auto runningMean = [](const std::vector<std::complex<double>>& in) {
