@@ -392,8 +392,8 @@ std::string sentenceFor(const LaidOut& done)
         add(say("those of one root sound in turn"));
     if (done.unpitched > 0)
         add(done.unpitchedTo == LayOutOptions::Unpitched::inARow
-                ? say("%1 without a clear pitch on single keys in a row", takesText(done.unpitched))
-                : say("%1 without a clear pitch in turn on every key, without following them",
+                ? say("%1, drums or noises, on single keys in a row", takesText(done.unpitched))
+                : say("%1, drums or noises, in turn on every key, without following them",
                     takesText(done.unpitched)));
     return words + ".";
 }

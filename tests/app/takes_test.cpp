@@ -383,7 +383,7 @@ TEST_CASE("what becomes of noises among notes is asked once", "[app][takes]")
     {
         d.session().opening().openTogether({lid, pipe, creak});
         d.settle();
-        REQUIRE(d.window.offers()->text().contains("2 of 3 takes have no clear pitch"));
+        REQUIRE(d.window.offers()->text().contains("2 of 3 takes are drums or noises"));
         d.click(d.window.offers(), "A key each");
         d.settle();
         REQUIRE(d.document().layers.size() == 2);

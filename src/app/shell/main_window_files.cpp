@@ -128,7 +128,7 @@ void MainWindow::offerNoises(LayerId layer, const std::vector<TakeId>& those, st
 {
     Offer offer;
     offer.sentence =
-        tr("%1 of %2 takes have no clear pitch: on a key each, or in turn on every key?")
+        tr("%1 of %2 takes are drums or noises: on a key each, or in turn on every key?")
             .arg(those.size())
             .arg(of);
     offer.comesAgain = false;

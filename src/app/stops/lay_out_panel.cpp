@@ -99,7 +99,8 @@ void LayOutPanel::buildFields(QWidget* parent)
         {tr("as before"), tr("every key"), tr("as it sounds")});
     share_ = right->addChoice(tr("One root"), tr("How takes that share a root share its keys"),
         {tr("by what differs"), tr("by touch"), tr("in turn")});
-    unpitched_ = right->addChoice(tr("No pitch"), tr("What becomes of takes without a clear pitch"),
+    unpitched_ = right->addChoice(tr("Drums, noises"),
+        tr("What becomes of takes that are struck and gone, or have no clear pitch"),
         {tr("like the others"), tr("keys in a row"), tr("own layer")});
     left->column()->addStretch(1);
     right->column()->addStretch(1);

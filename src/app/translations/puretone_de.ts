@@ -430,14 +430,6 @@
         <translation>%1 wurde geschrieben, aber beim Zurücklesen kam etwas anderes: %2 weicht ab.</translation>
     </message>
     <message>
-        <source>%1 without a clear pitch in turn on every key, without following them</source>
-        <translation>%1 ohne klare Tonhöhe abwechselnd auf jeder Taste, ohne ihnen zu folgen</translation>
-    </message>
-    <message>
-        <source>%1 without a clear pitch on single keys in a row</source>
-        <translation>%1 ohne klare Tonhöhe auf einzelnen Tasten in Reihe</translation>
-    </message>
-    <message>
         <source>%1 would be larger than the four gigabytes that a SoundFont may have.</source>
         <translation>%1 wäre größer als die vier Gigabyte, die ein SoundFont haben darf.</translation>
     </message>
@@ -3661,6 +3653,14 @@
         <source>There is no such layer.</source>
         <translation>Diese Ebene gibt es nicht.</translation>
     </message>
+    <message>
+        <source>%1, drums or noises, in turn on every key, without following them</source>
+        <translation>%1, Trommeln oder Geräusche, abwechselnd auf jeder Taste, ohne ihnen zu folgen</translation>
+    </message>
+    <message>
+        <source>%1, drums or noises, on single keys in a row</source>
+        <translation>%1, Trommeln oder Geräusche, auf einzelnen Tasten in Reihe</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::ArrivingView</name>
@@ -4994,14 +4994,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>abwechselnd</translation>
     </message>
     <message>
-        <source>No pitch</source>
-        <translation>Ohne Tonhöhe</translation>
-    </message>
-    <message>
-        <source>What becomes of takes without a clear pitch</source>
-        <translation>Was aus Takes ohne klare Tonhöhe wird</translation>
-    </message>
-    <message>
         <source>like the others</source>
         <translation>wie die anderen</translation>
     </message>
@@ -5056,6 +5048,14 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>For %1 of %2 takes, what is heard, what stands in the file and what its name says differ (●). Click what is right, or choose for all below.</source>
         <translation>Bei %1 von %2 Takes widersprechen sich Gehörtes, Datei und Name (●). Anklicken, was stimmt, oder unten für alle wählen.</translation>
+    </message>
+    <message>
+        <source>Drums, noises</source>
+        <translation>Trommeln, Geräusche</translation>
+    </message>
+    <message>
+        <source>What becomes of takes that are struck and gone, or have no clear pitch</source>
+        <translation>Was aus Takes wird, die angeschlagen und vorbei sind oder keine klare Tonhöhe haben</translation>
     </message>
 </context>
 <context>
@@ -5990,16 +5990,16 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Willkommen. A, S, D und F drücken oder die Tasten anklicken; eine eigene Aufnahme öffnen oder auf das Fenster ziehen. F1 zeigt alle Tastenkürzel.</translation>
     </message>
     <message>
-        <source>%1 of %2 takes have no clear pitch: on a key each, or in turn on every key?</source>
-        <translation>%1 von %2 Takes haben keine klare Tonhöhe: jede auf einer eigenen Taste oder abwechselnd auf allen?</translation>
-    </message>
-    <message>
         <source>A key each</source>
         <translation>Je eine Taste</translation>
     </message>
     <message>
         <source>In turn</source>
         <translation>Abwechselnd</translation>
+    </message>
+    <message>
+        <source>%1 of %2 takes are drums or noises: on a key each, or in turn on every key?</source>
+        <translation>%1 von %2 Takes sind Trommeln oder Geräusche: jede auf einer eigenen Taste oder abwechselnd auf allen?</translation>
     </message>
 </context>
 <context>
