@@ -7,6 +7,16 @@
 
 namespace puretone::app {
 
+namespace {
+
+void sayChanged(Session& session, const Take& take)
+{
+    session.say(Looping::tr("%1 was changed during the search for loops; its loop is as it was.")
+                    .arg(QString::fromStdString(take.name)));
+}
+
+} // namespace
+
 Looping::Looping(Session& session)
     : session_(session)
 {
@@ -119,9 +129,7 @@ void Looping::find(int gesture)
                 return;
             if (searched->sound() != found.sound() || searched->kept != found.kept) {
                 if (gesture == 0) // nobody waits for one that a gesture asked for
-                    session_.say(
-                        tr("%1 was changed during the search for loops; its loop is as it was.")
-                            .arg(QString::fromStdString(searched->name)));
+                    sayChanged(session_, *searched);
                 return;
             }
             if (!found.loop.on)
@@ -160,9 +168,10 @@ void Looping::findWithin(Span stretch)
         },
         [this, of = session_.keyOf(*current), stretch](const Found& found) {
             const Take* searched = session_.take(of);
-            if (searched == nullptr || searched->sound() != found.take.sound()
-                || searched->kept != found.take.kept)
+            if (searched == nullptr)
                 return;
+            if (searched->sound() != found.take.sound() || searched->kept != found.take.kept)
+                return sayChanged(session_, *searched);
             if (!found.any) {
                 const auto& why = found.take.facts->loopMessage;
                 return session_.say(why.empty()
