@@ -9,6 +9,7 @@
 #include <cmath>
 #include <filesystem>
 #include <numbers>
+#include <optional>
 
 namespace bench {
 
@@ -67,9 +68,12 @@ bool diesAway(const Sound& sound)
 }
 
 /// A note of so many seconds: the recording, its loop for as long as is needed, and an ending.
-std::vector<float> play(const Sound& sound, double seconds, std::mt19937& random)
+/// @param longRelease Instead of a short one, seconds.
+std::vector<float> play(const Sound& sound, double seconds, std::mt19937& random,
+    std::optional<double> longRelease = {})
 {
-    const double decay = uniform(random, 0.8, 3.0), release = uniform(random, 0.15, 0.4);
+    const double decay = uniform(random, 0.8, 3.0), brief = uniform(random, 0.15, 0.4);
+    const double release = longRelease.value_or(brief);
     const bool dies = diesAway(sound);
     // A recording that is at its end is let go before it.
     if (sound.loopEnd == sound.loopStart)
@@ -216,7 +220,10 @@ void addNotes(TakeKind kind, Builder& take, const std::vector<Sound>& notes, std
             : plucked                        ? anyOf(notes, true, random)
                                              : anyOf(notes, random);
         const double seconds = plucked ? 1.5 : uniform(random, 0.6, 3.0);
-        auto note = play(sound, seconds, random);
+        std::optional<double> release;
+        if (kind == TakeKind::tails)
+            release = uniform(random, 1.2, 3.0);
+        auto note = play(sound, seconds, random, release);
         if (kind == TakeKind::tremolo)
             note = unsteady(std::move(note), random);
         const double levelDb =
@@ -243,6 +250,9 @@ void addNotes(TakeKind kind, Builder& take, const std::vector<Sound>& notes, std
             break;
         case TakeKind::pluckedRhythm:
             at += uniform(random, 0.15, 0.5);
+            break;
+        case TakeKind::tails:
+            at += std::min(whole, length + uniform(random, 0.75, 1.0) * *release);
             break;
         default:
             at = take.now() + uniform(random, 0.25, 1.2);
@@ -314,7 +324,7 @@ std::vector<Sound> loadSounds(const std::string& folder, bool lengthen)
 const char* nameOf(TakeKind kind)
 {
     constexpr const char* names[] = {"silences", "noisy", "tremolo", "breaths", "drums", "overlaps",
-        "legato", "struck again", "repeated", "drum rhythm", "plucked rhythm"};
+        "legato", "struck again", "repeated", "drum rhythm", "plucked rhythm", "tails"};
     return names[int(kind)];
 }
 
@@ -322,7 +332,8 @@ LongTake makeTake(TakeKind kind, const std::vector<Sound>& notes, const std::vec
     std::mt19937& random)
 {
     const bool noisy = kind == TakeKind::noisy;
-    Builder take(uniform(random, noisy ? -45.0 : -70.0, noisy ? -35.0 : -40.0), random);
+    const double noiseDb = uniform(random, noisy ? -45.0 : -70.0, noisy ? -35.0 : -40.0);
+    Builder take(kind == TakeKind::tails ? -95.0 : noiseDb, random);
     const bool drums = kind == TakeKind::drums || kind == TakeKind::rhythm;
     if (drums ? hits.empty() : notes.empty())
         return {};

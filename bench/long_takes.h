@@ -35,8 +35,9 @@ enum class TakeKind {
     repeated, ///< The same sustained note, with a dip of about 50 ms.
     rhythm, ///< Hits 0.12 to 0.4 s apart.
     pluckedRhythm, ///< Plucked and struck notes, 0.15 to 0.5 s apart.
+    tails, ///< No gaps but tails that have fallen by 45 to 60 dB, noise of -95 dB.
 };
-inline constexpr int takeKinds = 11;
+inline constexpr int takeKinds = 12;
 const char* nameOf(TakeKind kind);
 
 struct LongTake {

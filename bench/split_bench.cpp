@@ -231,7 +231,9 @@ void fromRecordings(int takes, unsigned seed, const std::vector<bench::Sound>& n
         const auto kind = bench::TakeKind(k);
         const bool dense =
             kind == bench::TakeKind::rhythm || kind == bench::TakeKind::pluckedRhythm;
-        Tally tally, onsets;
+        const bool parted = kind == bench::TakeKind::silences || kind == bench::TakeKind::noisy
+            || kind == bench::TakeKind::tremolo || kind == bench::TakeKind::tails;
+        Tally tally, onsets, silences;
         // Each kind has its own draw, so that one alone can be looked at.
         std::mt19937 random(seed * 1000 + unsigned(k));
         for (int t = 0; t < takes; ++t) {
@@ -241,16 +243,23 @@ void fromRecordings(int takes, unsigned seed, const std::vector<bench::Sound>& n
             const auto label = std::string(nameOf(kind)) + " " + std::to_string(t);
             tally.add(take.starts, startsOf(splitRecording(take.audio), bench::takeRate), 0.1,
                 label, talkative);
-            if (!dense)
-                continue;
+            const auto addAs = [&](Tally& to, const SplitOptions& options, const char* how) {
+                to.add(take.starts, startsOf(splitRecording(take.audio, options), bench::takeRate),
+                    0.1, label + how, talkative);
+            };
             SplitOptions options;
-            options.onsetsOnly = true;
-            onsets.add(take.starts, startsOf(splitRecording(take.audio, options), bench::takeRate),
-                0.1, label + " onsets", talkative);
+            options.onsetsOnly = dense;
+            options.silencesOnly = parted;
+            if (dense)
+                addAs(onsets, options, " onsets");
+            if (parted)
+                addAs(silences, options, " silences");
         }
         tally.print(nameOf(kind));
         if (dense)
             onsets.print("  as onsets");
+        if (parted)
+            silences.print("  as silences");
     }
 }
 

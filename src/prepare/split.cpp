@@ -76,6 +76,9 @@ public:
             std::max(floor_ + opensAboveFloorDb, top_ - opensUnderTopDb));
         closes_ = options.quietLineDb.value_or(
             std::max(floor_ + closesAboveFloorDb, top_ - closesUnderTopDb));
+        tailsEnd_ = closes_;
+        if (options.silencesOnly && !options.quietLineDb)
+            raiseAboveTails();
     }
 
     SplitResult run()
@@ -85,7 +88,8 @@ public:
         result.quietLineDb = opens_;
         if (top_ < silentDb)
             return result;
-        const auto stretches = findStretches();
+        auto stretches = findStretches(opens_, closes_);
+        followTails(stretches);
         std::vector<std::vector<std::int64_t>> onsets(stretches.size());
         if (!options_.silencesOnly)
             onsets = findOnsets(mono_, audio_.rate, novelty_, stretches,
@@ -99,8 +103,60 @@ public:
     }
 
 private:
+    /// Where notes are parted by their tails alone, the line that tells a silence from the noise
+    /// runs under some or all of them. A higher one is taken where it parts clearly more, and as
+    /// many wherever it lies within a wide range: beating and swells part at one line this many and
+    /// at the next that many.
+    void raiseAboveTails()
+    {
+        constexpr double stepDb = 2.0, lowestUnderTopDb = 20.0;
+        constexpr double wideDb = 10.0, muchMore = 1.5, nearlyAsWide = 0.75;
+        struct Range {
+            std::size_t notes = 0;
+            double from = 0.0, to = 0.0; ///< Lines, dB.
+            double width() const { return to - from; }
+        };
+        std::vector<Range> ranges;
+        const auto shortest = novelty_.hops(options_.shortestSeconds);
+        const int steps = int((top_ - lowestUnderTopDb - opens_) / stepDb);
+        for (int i = 0; i <= steps; ++i) {
+            const double line = opens_ + stepDb * i;
+            const auto stretches = findStretches(line, line - (opens_ - closes_));
+            const auto notes = std::size_t(std::count_if(stretches.begin(), stretches.end(),
+                [&](const SoundingStretch& s) { return s.to - s.from >= shortest; }));
+            if (ranges.empty() || ranges.back().notes != notes)
+                ranges.push_back({notes, line, line});
+            ranges.back().to = line + stepDb;
+        }
+        if (ranges.empty())
+            return;
+        // One piece of all is no reading to hold on to.
+        const Range own = ranges.front();
+        const double asWide = own.notes > 1 ? std::max(wideDb, nearlyAsWide * own.width()) : wideDb;
+        const Range* best = nullptr;
+        for (const auto& range : ranges)
+            if (range.width() >= asWide && double(range.notes) >= muchMore * double(own.notes)
+                && (best == nullptr || range.width() > best->width()))
+                best = &range;
+        if (best == nullptr)
+            return;
+        closes_ += best->from - opens_;
+        opens_ = best->from;
+    }
+
+    /// Each sounds on below a raised line, until it is silent or the next begins.
+    void followTails(std::vector<SoundingStretch>& stretches) const
+    {
+        const auto& levels = novelty_.levelDb;
+        for (std::size_t s = 0; s < stretches.size(); ++s) {
+            const auto end = s + 1 < stretches.size() ? stretches[s + 1].from : levels.size();
+            while (stretches[s].to < end && levels[stretches[s].to] > tailsEnd_)
+                ++stretches[s].to;
+        }
+    }
+
     /// Where something sounds, from above the one line to where it stays below the other.
-    std::vector<SoundingStretch> findStretches() const
+    std::vector<SoundingStretch> findStretches(double opens, double closes) const
     {
         const auto patience =
             novelty_.hops(options_.silencesOnly ? closesAfterLongSeconds : closesAfterSeconds);
@@ -109,11 +165,11 @@ private:
         bool open = false;
         std::size_t quiet = 0;
         for (std::size_t i = 0; i < levels.size(); ++i) {
-            if (!open && levels[i] > opens_) {
+            if (!open && levels[i] > opens) {
                 open = true;
                 stretches.push_back({i, levels.size()});
             }
-            quiet = levels[i] > closes_ ? 0 : quiet + 1;
+            quiet = levels[i] > closes ? 0 : quiet + 1;
             if (open && quiet >= patience) {
                 open = false;
                 stretches.back().to = i + 1 - quiet;
@@ -216,6 +272,7 @@ private:
     Novelty novelty_;
     double hop_;
     double top_ = -200.0, floor_ = -200.0, opens_ = -200.0, closes_ = -200.0;
+    double tailsEnd_ = -200.0; ///< Where a tail has died away into the noise.
 };
 
 } // namespace

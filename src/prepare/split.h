@@ -23,8 +23,8 @@ struct SplitOptions {
     /// Material without silences: each piece ends where the next begins, and less evidence is
     /// needed for one.
     bool onsetsOnly = false;
-    /// A note lasts until it is silent: what swells, beats or is struck again in between is part of
-    /// it.
+    /// A note lasts until it is silent, or its tail gives way to the next: what swells, beats or is
+    /// struck again is part of it.
     bool silencesOnly = false;
 };
 

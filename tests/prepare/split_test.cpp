@@ -296,6 +296,49 @@ TEST_CASE("cut at silences alone, notes that beat to nothing stay whole", "[prep
         == 1);
 }
 
+TEST_CASE(
+    "cut at silences alone, notes whose tails never fall silent are parted", "[prepare][split]")
+{
+    // Each has fallen by 48 dB when the next begins; the room is far below that.
+    constexpr double held = 1.0, fall60 = 1.5, every = 2.2;
+    const auto tailed = [](double hz) {
+        auto note = harmonicTone(hz, rate, held + fall60);
+        for (auto i = std::size_t(held * rate); i < note.size(); ++i)
+            note[i] *= float(std::pow(10.0, -3.0 * (double(i) / rate - held) / fall60));
+        return note;
+    };
+    std::vector<float> wave(std::size_t((0.5 + 6.0 * every) * rate));
+    const std::vector<double> pitches{110.0, 220.0, 165.0, 330.0, 247.0};
+    for (std::size_t n = 0; n < pitches.size(); ++n) {
+        const auto note = tailed(pitches[n]);
+        const auto from = std::size_t((0.5 + every * double(n)) * rate);
+        for (std::size_t i = 0; i < note.size(); ++i)
+            wave[from + i] += note[i];
+    }
+    SplitOptions options;
+    options.silencesOnly = true;
+    const auto notes = notesOf(splitRecording(inRoom(wave, -95.0), options));
+    REQUIRE(notes.size() == pitches.size());
+    for (std::size_t n = 0; n < notes.size(); ++n) {
+        const double start = 0.5 + every * double(n);
+        CHECK_THAT(toSeconds(notes[n].span.start, rate), WithinAbs(start, 0.01));
+        // What rings on below the line is kept, up to the next attack.
+        if (n + 1 < notes.size())
+            CHECK_THAT(toSeconds(notes[n].span.end, rate), WithinAbs(start + every, 0.03));
+    }
+    // A line that was asked for is not moved.
+    options.quietLineDb = -80.0;
+    CHECK(notesOf(splitRecording(inRoom(wave, -95.0), options)).size() == 1);
+    // One that swells and sags without falling silent is one.
+    auto swelling = harmonicTone(220.0, rate, 6.0);
+    for (std::size_t i = 0; i < swelling.size(); ++i)
+        swelling[i] *= float(0.55 + 0.45 * std::sin(2.0 * std::numbers::pi * double(i) / rate));
+    CHECK(notesOf(splitRecording(inRoom(silence(rate, 0.5) + swelling + silence(rate, 0.5), -95.0),
+                      {{}, 0.08, false, true}))
+              .size()
+        == 1);
+}
+
 TEST_CASE("tails that end in digital silence are not taken for the room", "[prepare][split]")
 {
     // Rendered or gated: nothing at all between notes that die away.
