@@ -9748,6 +9748,10 @@ Ein Klang genügt: ein gesungener Ton, eine Glocke, eine Flasche.</translation>
         <source>Wave</source>
         <translation>Welle</translation>
     </message>
+    <message>
+        <source>%1 to %2</source>
+        <translation>%1 bis %2</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::ZoneBench</name>

@@ -3,6 +3,8 @@
 #include "app/widgets/wave_view.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/plate.h"
+#include "base/quantity.h"
 
 #include <QPainter>
 #include <QPainterPath>
@@ -55,9 +57,16 @@ void WaveView::paintMark(QPainter& painter) const
     shade.setAlpha(28);
     painter.setPen(QPen(Theme::tokens().ink, 1.0, Qt::DashLine));
     painter.setBrush(shade);
-    painter.drawRect(
+    const auto stretch =
         QRectF(QPointF(from, geometry_.area.top()), QPointF(to, geometry_.area.bottom()))
-            .intersected(geometry_.area));
+            .intersected(geometry_.area);
+    painter.drawRect(stretch);
+    const auto place = [this](Frames f) {
+        return QString::fromStdString(formatPosition(double(f.value) / rate()));
+    };
+    painter.setFont(Theme::font(12, Theme::Weight::strong));
+    drawOnPlate(painter, stretch.adjusted(0.0, 4.0, 0.0, 0.0), Qt::AlignHCenter | Qt::AlignTop,
+        tr("%1 to %2").arg(place(marked_.start), place(marked_.end)), Theme::tokens().panel);
 }
 
 void WaveView::paintWave(QPainter& painter)
@@ -202,13 +211,8 @@ void WaveView::paintHandle(QPainter& painter, const WaveHandle& h) const
     const double textY =
         h.grip == WaveHandle::Grip::top ? a.bottom() - 22.0 - line : a.top() + 4.0 + line;
     const QRectF box(textX, textY, width, 18.0);
-    QColor back = Theme::tokens().panel;
-    back.setAlpha(215);
-    painter.setPen(Qt::NoPen);
-    painter.setBrush(back);
-    painter.drawRoundedRect(box, 4.0, 4.0);
     painter.setPen(h.color);
-    painter.drawText(box, Qt::AlignCenter, note);
+    drawOnPlate(painter, box, Qt::AlignCenter, note, Theme::tokens().panel);
 }
 
 } // namespace puretone::app
