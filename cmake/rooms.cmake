@@ -11,6 +11,11 @@ function(puretone_warnings target)
   endif()
 endfunction()
 
+# Files that have flags of their own stay alone.
+function(puretone_together target)
+  set_target_properties(${target} PROPERTIES UNITY_BUILD ${PURETONE_UNITY} UNITY_BUILD_BATCH_SIZE 10)
+endfunction()
+
 function(puretone_room name)
   cmake_parse_arguments(ROOM "" "" "SEES;LIBRARIES" ${ARGN})
   file(GLOB sources CONFIGURE_DEPENDS ${CMAKE_CURRENT_SOURCE_DIR}/${name}/*.cpp)
@@ -19,4 +24,5 @@ function(puretone_room name)
   list(TRANSFORM ROOM_SEES PREPEND puretone_)
   target_link_libraries(puretone_${name} PUBLIC ${ROOM_SEES} PRIVATE ${ROOM_LIBRARIES})
   puretone_warnings(puretone_${name})
+  puretone_together(puretone_${name})
 endfunction()

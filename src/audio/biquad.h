@@ -3,6 +3,8 @@
 
 #include "base/units.h"
 
+#include <numbers>
+
 namespace puretone {
 
 /// One section of second order, normalised: y = b0 x + b1 x' + b2 x'' - a1 y' - a2 y''.
@@ -14,10 +16,12 @@ struct Biquad {
     double b0 = 1.0, b1 = 0.0, b2 = 0.0;
     double a1 = 0.0, a2 = 0.0;
 
+    static constexpr double butterworth = std::numbers::sqrt2 / 2.0; ///< Flat to the corner: a Q.
+
     /// Of first order, 6 dB per octave.
     static Biquad lowCut(double hz, double rate) noexcept;
     static Biquad highCut(double hz, double rate) noexcept;
-    /// Of second order, 12 dB per octave; a `q` of 0.7071 is Butterworth's.
+    /// Of second order, 12 dB per octave.
     static Biquad lowCut(double hz, double q, double rate) noexcept;
     static Biquad highCut(double hz, double q, double rate) noexcept;
     static Biquad bell(double hz, double gainDb, double q, double rate) noexcept;

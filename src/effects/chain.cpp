@@ -9,7 +9,7 @@ namespace puretone {
 namespace {
 
 constexpr double fadeSeconds = 0.01;
-constexpr double smoothSeconds = 0.02;
+constexpr double chainSmoothSeconds = 0.02;
 constexpr double longestLeaving = 30.0; // seconds that what was taken away may ring on
 constexpr float unheard = 1e-6f;
 constexpr float loudest = 1000.0f; // of what comes in, whatever went wrong before
@@ -57,7 +57,7 @@ void EffectChain::reset(double rate) noexcept
     started_ = false;
     rate_ = rate;
     fadeStep_ = float(effectCell / (fadeSeconds * rate));
-    smooth_ = float(1.0 - std::exp(-effectCell / (smoothSeconds * rate)));
+    smooth_ = float(1.0 - std::exp(-effectCell / (chainSmoothSeconds * rate)));
 }
 
 EffectChain::Slot* EffectChain::slotOf(const Processor* processor) noexcept

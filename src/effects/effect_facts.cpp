@@ -147,7 +147,7 @@ constexpr std::array space = {
     mixOf(0.35),
 };
 
-constexpr std::array width = {
+constexpr std::array ofWidth = {
     P{"width", "Width", "0 % is mono, 100 % as it is, 200 % twice as far apart", Unit::share, 0.0,
         2.0, 1.4},
     P{"monoBelow", "Mono below", "What is lower stays in the middle", Unit::hertz, 10.0, 1000.0,
@@ -175,7 +175,7 @@ constexpr std::array<EffectFacts, effectKindCount> facts = {{
     {"reverb", "reverb", "Reverb", "A room around the sound", MixLaw::added, reverb},
     {"space", "space", "Space", "The room that an impulse response was recorded in", MixLaw::added,
         space},
-    {"width", "width", "Width", "Draws both sides together or apart", MixLaw::none, width},
+    {"width", "width", "Width", "Draws both sides together or apart", MixLaw::none, ofWidth},
 }};
 
 } // namespace

@@ -2,20 +2,17 @@
 #include "audio/biquad.h"
 #include "effects/processor.h"
 
-#include <numbers>
-
 namespace puretone {
 
 namespace {
 
-constexpr double butterworth = std::numbers::sqrt2 / 2.0;
 using Sections = std::array<Biquad, 4>;
 
 template <class Values> Sections sectionsOf(const Values& v, double rate)
 {
     return {doesNothing(EffectKind::equaliser, 0, double(v[0]))
             ? Biquad{}
-            : Biquad::lowCut(double(v[0]), butterworth, rate),
+            : Biquad::lowCut(double(v[0]), Biquad::butterworth, rate),
         Biquad::bell(double(v[1]), double(v[2]), double(v[3]), rate),
         Biquad::bell(double(v[4]), double(v[5]), double(v[6]), rate),
         Biquad::highShelf(double(v[7]), double(v[8]), rate)};

@@ -5,14 +5,12 @@
 #include "effects/processor.h"
 
 #include <cmath>
-#include <numbers>
 
 namespace puretone {
 
 namespace {
 
 constexpr double longestPreDelay = 0.5; // seconds
-constexpr double butterworth = std::numbers::sqrt2 / 2.0;
 
 /// The impulse as it is convolved: at the rate, no longer than there is time for, scaled so that
 /// noise comes out as loud as it went in. Empty where there is nothing in it.
@@ -81,10 +79,10 @@ public:
             cuts_ = {values[2], values[3]};
             low_ = doesNothing(EffectKind::space, 2, double(cuts_[0]))
                 ? Biquad{}
-                : Biquad::lowCut(double(cuts_[0]), butterworth, rate_);
+                : Biquad::lowCut(double(cuts_[0]), Biquad::butterworth, rate_);
             high_ = doesNothing(EffectKind::space, 3, double(cuts_[1]))
                 ? Biquad{}
-                : Biquad::highCut(double(cuts_[1]), butterworth, rate_);
+                : Biquad::highCut(double(cuts_[1]), Biquad::butterworth, rate_);
         }
     }
     void process(float* left, float* right, int count) noexcept override

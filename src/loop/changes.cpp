@@ -5,7 +5,7 @@ namespace puretone {
 
 namespace {
 
-constexpr double windowSeconds = 0.02, hopSeconds = 0.004;
+constexpr double changeWindowSeconds = 0.02, hopSeconds = 0.004;
 constexpr std::size_t apart = 3; ///< Hops between the two spectra that are compared.
 constexpr std::int64_t margin = 6; ///< Hops before the crossfade and behind the joint.
 constexpr std::int64_t mostPlaces = 16;
@@ -14,7 +14,8 @@ constexpr std::int64_t mostPlaces = 16;
 
 RecordingChanges::RecordingChanges(const Audio& audio)
     : audio_(audio)
-    , spectra_(std::max<std::int64_t>(16, std::int64_t(windowSeconds * audio.rate)), audio.rate)
+    , spectra_(
+          std::max<std::int64_t>(16, std::int64_t(changeWindowSeconds * audio.rate)), audio.rate)
     , hop_(std::max<std::int64_t>(1, std::int64_t(hopSeconds * audio.rate)))
     , levels_(std::size_t(audio.frames() / hop_) + apart + 1)
     , changes_(levels_.size(), -1.0f)

@@ -14,7 +14,7 @@ namespace puretone {
 
 namespace {
 
-constexpr double windowSeconds = 0.045;
+constexpr double pulseWindowSeconds = 0.045;
 
 double percentile(std::vector<double> values, double share)
 {
@@ -271,8 +271,8 @@ void worsen(SeamMeasures& m, const SeamMeasures& other)
 std::int64_t SeamMeter::windowFor(std::int64_t loopFrames) const
 {
     const auto frames = [&](double seconds) { return std::int64_t(seconds * audio_.rate); };
-    const auto wanted = std::max(
-        std::min(frames(windowSeconds), loopFrames / 2), std::max<std::int64_t>(16, frames(0.02)));
+    const auto wanted = std::max(std::min(frames(pulseWindowSeconds), loopFrames / 2),
+        std::max<std::int64_t>(16, frames(0.02)));
     constexpr double low = 0.01;
     if (const double period = period_.value_or(0.0); period > low) {
         const double periods = std::max(1.0, std::round(double(wanted) / audio_.rate / period));

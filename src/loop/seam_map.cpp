@@ -11,7 +11,7 @@ namespace puretone {
 
 namespace {
 
-constexpr double windowSeconds = 0.06, beforeSeconds = 0.025;
+constexpr double mapWindowSeconds = 0.06, beforeSeconds = 0.025;
 constexpr double cellSeconds = 0.01, depthDb = 50.0;
 constexpr std::size_t mostCells = 1000;
 
@@ -21,7 +21,7 @@ class Features {
 public:
     explicit Features(const Audio& audio)
         : audio_(audio)
-        , window_(std::max<std::int64_t>(32, std::int64_t(windowSeconds * audio.rate)))
+        , window_(std::max<std::int64_t>(32, std::int64_t(mapWindowSeconds * audio.rate)))
         , fft_(RealFft::commonSize(std::size_t(window_)))
         , shape_(hannWindow(std::size_t(window_)))
     {

@@ -107,7 +107,7 @@ json movementJson(const PitchMovement& movement)
         j[name] = movement.*field;
     return j;
 }
-PitchMovement movementFrom(const json& j)
+PitchMovement pitchMovementFrom(const json& j)
 {
     PitchMovement movement;
     for (const auto& [name, field] : movementFields)
@@ -146,7 +146,7 @@ PitchReport pitchFrom(const json& j)
     report.notes = j.value("notes", std::vector<double>());
     report.tonal = j.value("tonal", 0.0);
     if (j.contains("movement") && !j["movement"].is_null())
-        report.movement = movementFrom(j["movement"]);
+        report.movement = pitchMovementFrom(j["movement"]);
     return report;
 }
 

@@ -16,22 +16,22 @@
 
 namespace puretone {
 
-using json = nlohmann::ordered_json;
+using OrderedJson = nlohmann::ordered_json;
 
 namespace {
 
-std::string dump(const json& j)
+std::string dump(const OrderedJson& j)
 {
-    return j.dump(-1, ' ', false, json::error_handler_t::replace);
+    return j.dump(-1, ' ', false, OrderedJson::error_handler_t::replace);
 }
 
-json pitchReport(const PitchReport& report)
+OrderedJson pitchReport(const PitchReport& report)
 {
-    json candidates = json::array();
+    OrderedJson candidates = OrderedJson::array();
     for (const auto& c : report.choices)
         candidates.push_back(
             {{"midi", c.midi}, {"confidence", c.confidence}, {"reason", c.reason.said()}});
-    json j = {{"verdict", nameOf(report.verdict)}, {"kind", nameOf(report.kind)}};
+    OrderedJson j = {{"verdict", nameOf(report.verdict)}, {"kind", nameOf(report.kind)}};
     if (report.midi) {
         const auto [key, rest] = nearestKey(*report.midi);
         j["hz"] = report.hz()->value;
@@ -45,10 +45,10 @@ json pitchReport(const PitchReport& report)
     }
     j["confidence"] = report.confidence;
     j["candidates"] = candidates;
-    json partials = json::array();
+    OrderedJson partials = OrderedJson::array();
     for (const auto& p : report.partials)
         partials.push_back({{"hz", p.hz}, {"levelDb", p.levelDb()},
-            {"decaySeconds", p.decay > 0.0 ? json(p.decay) : json(nullptr)}});
+            {"decaySeconds", p.decay > 0.0 ? OrderedJson(p.decay) : OrderedJson(nullptr)}});
     j["partials"] = partials;
     j["notes"] = report.notes;
     j["tonal"] = report.tonal;
@@ -67,10 +67,10 @@ std::string whyNoLoop(const Take& take)
     return isStruckDead(take) ? "is struck and gone at once; one is ready" : "is off; one is ready";
 }
 
-json loopReport(const Take& take)
+OrderedJson loopReport(const Take& take)
 {
     if (!take.loop.on) {
-        json ready = nullptr;
+        OrderedJson ready = nullptr;
         if (!take.facts->loopChoices.empty()) {
             const auto& best = take.facts->loopChoices.front();
             ready = {{"start", best.loop.span.start.value}, {"end", best.loop.span.end.value},
@@ -99,7 +99,7 @@ std::string analysisJson(const std::string& file, const Take& take)
 {
     const Audio& audio = take.audio();
     const Span whole{Frames{0}, Frames{audio.frames()}};
-    const json j = {{"file", file}, {"sampleRate", std::llround(audio.rate)},
+    const OrderedJson j = {{"file", file}, {"sampleRate", std::llround(audio.rate)},
         {"channels", audio.channelCount()}, {"frames", audio.frames()},
         {"level",
             {{"peakDb", peakLevel(audio, whole).value},
@@ -153,7 +153,7 @@ std::string analysisText(const std::string& file, const Take& take)
 
 std::string infoJson(const std::string& file, const Instrument& instrument)
 {
-    json takes = json::array();
+    OrderedJson takes = OrderedJson::array();
     for (const auto& take : instrument.takes)
         takes.push_back({{"id", take.id.value}, {"name", take.name},
             {"file", take.recording->fileName}, {"sampleRate", std::llround(take.rate())},
@@ -164,12 +164,12 @@ std::string infoJson(const std::string& file, const Instrument& instrument)
             {"loop",
                 {{"on", take.loop.on}, {"start", take.loop.span.start.value},
                     {"end", take.loop.span.end.value}, {"crossfade", take.loop.crossfade.value}}}});
-    json layers = json::array();
+    OrderedJson layers = OrderedJson::array();
     for (const auto& layer : instrument.layers)
-        layers.push_back(json(layerJson(layer)));
-    json effects = json::array();
+        layers.push_back(OrderedJson(layerJson(layer)));
+    OrderedJson effects = OrderedJson::array();
     for (const auto& effect : instrument.effects)
-        effects.push_back(json(effectJson(effect, audioPath)));
+        effects.push_back(OrderedJson(effectJson(effect, audioPath)));
     return dump({{"file", file}, {"name", instrument.name}, {"takes", takes}, {"layers", layers},
         {"effects", effects}});
 }
@@ -238,12 +238,13 @@ std::string infoText(const Instrument& instrument)
 
 std::string splitJson(const std::vector<SplitFile>& pieces)
 {
-    json list = json::array();
+    OrderedJson list = OrderedJson::array();
     for (const auto& [take, file] : pieces) {
         const bool pitched = take->facts->pitch.verdict != PitchVerdict::none;
         list.push_back({{"start", take->kept.start.value}, {"end", take->kept.end.value},
-            {"midi", pitched ? json(*take->facts->pitch.midi) : json(nullptr)},
-            {"rootKey", pitched ? json(take->tuning.rootKey) : json(nullptr)}, {"file", file}});
+            {"midi", pitched ? OrderedJson(*take->facts->pitch.midi) : OrderedJson(nullptr)},
+            {"rootKey", pitched ? OrderedJson(take->tuning.rootKey) : OrderedJson(nullptr)},
+            {"file", file}});
     }
     return dump(list);
 }

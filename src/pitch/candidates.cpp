@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "pitch/candidates.h"
 
+#include "pitch/note.h"
+
 #include <algorithm>
 #include <array>
 
@@ -10,11 +12,6 @@ namespace {
 
 constexpr double lowestHz = 18.0;
 constexpr double highestHz = 10000.0;
-
-double centsBetween(double a, double b)
-{
-    return std::abs(1200.0 * std::log2(a / b));
-}
 
 /// Strongest 20-cent bins of all frames' maxima of both curves.
 std::vector<double> histogramPitches(const Periodicity& periodicity, std::size_t count)

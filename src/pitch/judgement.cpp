@@ -2,17 +2,13 @@
 #include "pitch/judgement.h"
 
 #include "base/quantity.h"
+#include "pitch/note.h"
 
 #include <algorithm>
 
 namespace puretone {
 
 namespace {
-
-double centsBetween(double a, double b)
-{
-    return std::abs(1200.0 * std::log2(a / b));
-}
 
 /// Struck and left to itself, or short at any rate.
 bool isOneShot(const Decay& decay)

@@ -32,6 +32,12 @@ inline Hz hzOf(double midi, Hz a4 = concertPitch)
     return Hz{a4.value * std::exp2((midi - 69.0) / 12.0)};
 }
 
+/// Cents from one frequency to another, never below 0.
+inline double centsBetween(double hz, double other)
+{
+    return std::abs(1200.0 * std::log2(hz / other));
+}
+
 /// A pitch as its nearest key and the rest, -50 to +50 cents.
 struct KeyAndCents {
     int key = 60;

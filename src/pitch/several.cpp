@@ -11,7 +11,7 @@ namespace puretone {
 namespace {
 
 constexpr double faintest = -34.0; // dB under the strongest: what is taken into account
-constexpr double quietest = 0.16; // of the strongest partial: less is a hum, not a second note
+constexpr double faintestNote = 0.16; // of the strongest partial: less is a hum, not a second note
 constexpr std::size_t mostNotes = 5;
 constexpr double shortestWindow = 0.2; // to tell a tone from its neighbour
 
@@ -128,7 +128,7 @@ std::vector<double> explain(
             const auto teeth = measure(partials, taken, hz, unsure(hz));
             const bool stands =
                 needsFirst ? teeth.fundamental : livesByOvertones(partials, hz, unsure(hz));
-            if (stands && teeth.fresh >= 2 && teeth.loudest > quietest
+            if (stands && teeth.fresh >= 2 && teeth.loudest > faintestNote
                 && teeth.explained > best.explained)
                 best = teeth;
         };

@@ -11,10 +11,10 @@ namespace puretone {
 
 namespace {
 
-constexpr double windowSeconds = 0.030;
+constexpr double noveltyWindowSeconds = 0.030;
 constexpr double lowestHz = 80.0, highestHz = 12000.0;
 constexpr double bandsPerOctave = 12.0;
-constexpr double depthDb = 60.0; ///< Under the strongest band nothing counts.
+constexpr double bandDepthDb = 60.0; ///< Under the strongest band nothing counts.
 constexpr std::int64_t side = 5; ///< Hops: 25 ms on either side.
 constexpr std::int64_t gap = 2; ///< Left out in the middle: windows overlap the moment itself.
 constexpr std::int64_t memory = 33; ///< Hops that the long rise looks back.
@@ -67,7 +67,7 @@ private:
 Powers measurePowers(
     std::span<const float> mono, double rate, double hopSeconds, const Progress& progress)
 {
-    const auto window = std::max<std::size_t>(32, std::size_t(windowSeconds * rate));
+    const auto window = std::max<std::size_t>(32, std::size_t(noveltyWindowSeconds * rate));
     const auto hop = hopSeconds * rate;
     RealFft fft(RealFft::goodSize(window));
     const auto hann = hannWindow(window);
@@ -156,7 +156,7 @@ Rise riseOver(std::span<const float> after, const std::vector<float>& known,
     const std::vector<float>& resting)
 {
     const float top = *std::max_element(after.begin(), after.end());
-    const auto floor = float(double(top) * std::pow(10.0, -depthDb / 10.0));
+    const auto floor = float(double(top) * std::pow(10.0, -bandDepthDb / 10.0));
     Rise rise;
     for (std::size_t b = 0; b < after.size(); ++b) {
         if (after[b] <= 1.6f * resting[b] || after[b] <= floor)
@@ -201,7 +201,7 @@ Novelty measureNovelty(std::span<const float> mono, double rate, const Progress&
         novelty.bands.push_back(rise.bands);
         novelty.longRise.push_back(riseOver(after, longKnown, resting).db);
         const auto centre = std::int64_t(double(i) * novelty.hopSeconds * rate);
-        const auto half = std::int64_t(0.5 * windowSeconds * rate);
+        const auto half = std::int64_t(0.5 * noveltyWindowSeconds * rate);
         const auto from = std::clamp<std::int64_t>(centre - half, 0, std::int64_t(mono.size()));
         const auto to = std::clamp<std::int64_t>(centre + half, from, std::int64_t(mono.size()));
         const double power = meanSquare(mono.subspan(std::size_t(from), std::size_t(to - from)));

@@ -13,7 +13,7 @@ namespace puretone {
 namespace {
 
 constexpr double twoPi = 2.0 * std::numbers::pi;
-constexpr double windowSeconds = 0.2; // tells tones 20 Hz apart
+constexpr double toneWindowSeconds = 0.2; // tells tones 20 Hz apart
 constexpr double hopSeconds = 0.02;
 constexpr double mostHzPerHop = 3.0;
 constexpr double lowRate = 500.0; // of what is left after the tone is brought down to 0 Hz
@@ -24,7 +24,7 @@ public:
     ToneLine(std::span<const float> mono, double rate)
         : mono_(mono)
         , rate_(rate)
-        , window_(std::min(mono.size(), std::size_t(windowSeconds * rate)))
+        , window_(std::min(mono.size(), std::size_t(toneWindowSeconds * rate)))
         , fft_(RealFft::commonSize(2 * window_))
         , hann_(hannWindow(window_))
         , frame_(window_)

@@ -13,7 +13,7 @@ namespace puretone {
 
 namespace {
 
-constexpr double silentDb = -90.0;
+constexpr double splitSilenceDb = -90.0;
 // A stretch opens a little above the noise and closes nearer to it: a level that hovers about one
 // line would open and close a stretch over and over.
 constexpr double opensAboveFloorDb = 6.0, closesAboveFloorDb = 3.0;
@@ -86,7 +86,7 @@ public:
         SplitResult result;
         result.noiseFloorDb = floor_;
         result.quietLineDb = opens_;
-        if (top_ < silentDb)
+        if (top_ < splitSilenceDb)
             return result;
         auto stretches = findStretches(opens_, closes_);
         followTails(stretches);

@@ -11,7 +11,7 @@ namespace puretone {
 
 namespace {
 
-constexpr double hop = 0.005;
+constexpr double gridSeconds = 0.005;
 constexpr double slowSigma = 0.12; // seconds: half of 1.6 Hz goes through, 0.3 % of 4.5 Hz
 constexpr double quickSigma = 0.006; // nine tenths of 12 Hz go through
 
@@ -19,7 +19,7 @@ constexpr double quickSigma = 0.006; // nine tenths of 12 Hz go through
 std::vector<double> smoothed(
     const std::vector<double>& values, const std::vector<double>& weights, double sigmaSeconds)
 {
-    const double sigma = sigmaSeconds / hop;
+    const double sigma = sigmaSeconds / gridSeconds;
     const auto reach = std::ptrdiff_t(3.5 * sigma) + 1;
     const auto count = std::ptrdiff_t(values.size());
     std::vector<double> result(values.size());
@@ -53,10 +53,10 @@ Grid gridOf(const PitchLine& line, double midi, double seconds)
     constexpr double leastVoiced = 0.2; // of the frames: less is a noise that repeats by chance
     if (line.points.size() < 3 || double(line.points.size()) < leastVoiced * double(line.frames))
         return grid;
-    const auto count = std::size_t(seconds / hop) + 1;
+    const auto count = std::size_t(seconds / gridSeconds) + 1;
     std::size_t next = 0;
     for (std::size_t i = 0; i < count; ++i) {
-        const double t = double(i) * hop;
+        const double t = double(i) * gridSeconds;
         while (next < line.points.size() && line.points[next].seconds < t)
             ++next;
         const auto& right = line.points[std::min(next, line.points.size() - 1)];
@@ -64,8 +64,8 @@ Grid gridOf(const PitchLine& line, double midi, double seconds)
         const double gap = right.seconds - left.seconds;
         const double share = gap > 0.0 ? std::clamp((t - left.seconds) / gap, 0.0, 1.0) : 0.0;
         grid.cents.push_back(100.0 * (left.midi + share * (right.midi - left.midi) - midi));
-        const bool inside =
-            gap < 3.0 * hop && t >= line.points.front().seconds && t <= line.points.back().seconds;
+        const bool inside = gap < 3.0 * gridSeconds && t >= line.points.front().seconds
+            && t <= line.points.back().seconds;
         grid.weights.push_back(inside ? right.clarity * right.clarity : bridged);
     }
     return grid;
@@ -74,8 +74,8 @@ Grid gridOf(const PitchLine& line, double midi, double seconds)
 Grid follow(const Audio& audio, Span over, double midi, const Progress& progress)
 {
     TrackOptions options;
-    options.hopSeconds = hop;
-    options.mostPoints = std::size_t(double(over.length()) / audio.rate / hop) + 8;
+    options.hopSeconds = gridSeconds;
+    options.mostPoints = std::size_t(double(over.length()) / audio.rate / gridSeconds) + 8;
     const auto line = followPitch(audio, over, midi, options, progress);
     return gridOf(line, midi, double(over.length()) / audio.rate);
 }
@@ -105,7 +105,7 @@ std::vector<double> wantedLine(const Grid& grid, const Straighten& how)
 
 double at(const std::vector<double>& grid, double seconds)
 {
-    const double place = std::clamp(seconds / hop, 0.0, double(grid.size() - 1));
+    const double place = std::clamp(seconds / gridSeconds, 0.0, double(grid.size() - 1));
     const auto index = std::size_t(place);
     const double next = grid[std::min(index + 1, grid.size() - 1)];
     return grid[index] + (place - double(index)) * (next - grid[index]);
@@ -153,7 +153,7 @@ Straightened straightenedLine(
     const auto grid = follow(audio, over, how.midi, progress);
     if (grid.cents.empty())
         return {};
-    return {hop, grid.cents, wantedLine(grid, how)};
+    return {gridSeconds, grid.cents, wantedLine(grid, how)};
 }
 
 bool straighten(Audio& audio, const Straighten& how, Span over, const Progress& progress)
@@ -175,10 +175,11 @@ bool straighten(Audio& audio, const Straighten& how, Span over, const Progress& 
         std::vector<double> weights(correction.size(), 0.02);
         for (std::size_t i = 0; i < left.cents.size(); ++i) {
             const auto frame = std::min(places.size() - 1,
-                std::size_t(double(over.start.value) + double(i) * hop * audio.rate));
+                std::size_t(double(over.start.value) + double(i) * gridSeconds * audio.rate));
             const double source =
                 (places[frame] - double(over.start.value)) / audio.rate; // seconds
-            const auto index = std::size_t(std::clamp(source / hop, 0.0, double(error.size() - 1)));
+            const auto index =
+                std::size_t(std::clamp(source / gridSeconds, 0.0, double(error.size() - 1)));
             error[index] = std::clamp(at(line.wanted, source) - left.cents[i], -30.0, 30.0);
             weights[index] = left.weights[i];
         }

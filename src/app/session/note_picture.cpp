@@ -9,7 +9,7 @@ namespace puretone::app {
 namespace {
 
 constexpr int shownTouch = 100;
-constexpr double rate = 48000.0, mostSeconds = 30.0;
+constexpr double pictureRate = 48000.0, mostSeconds = 30.0;
 
 /// Full level from the first frame, and as good as no release.
 constexpr Envelope flat = {0.0, 0.0, 0.0, 0.0, 0.0, 60.0};
@@ -18,9 +18,9 @@ Audio playedNote(
     const Instrument& instrument, int key, double letGo, double seconds, const Progress& progress)
 {
     Audio out = renderEvents(instrument,
-        {{0.0, MidiEvent::noteOn(key, shownTouch)}, {letGo, MidiEvent::noteOff(key)}}, rate,
+        {{0.0, MidiEvent::noteOn(key, shownTouch)}, {letGo, MidiEvent::noteOff(key)}}, pictureRate,
         seconds - letGo, progress);
-    const auto frames = std::size_t(seconds * rate);
+    const auto frames = std::size_t(seconds * pictureRate);
     for (auto& channel : out.channels)
         if (channel.size() > frames)
             channel.resize(frames);

@@ -12,7 +12,7 @@ namespace puretone::app {
 namespace {
 
 const auto service = QStringLiteral("org.freedesktop.portal.Desktop");
-const auto path = QStringLiteral("/org/freedesktop/portal/desktop");
+const auto portalPath = QStringLiteral("/org/freedesktop/portal/desktop");
 const auto interface = QStringLiteral("org.freedesktop.portal.Settings");
 const auto appearance = QStringLiteral("org.freedesktop.appearance");
 const auto scheme = QStringLiteral("color-scheme");
@@ -38,9 +38,10 @@ void DesktopTheme::ask()
     auto bus = QDBusConnection::sessionBus();
     if (!bus.isConnected())
         return;
-    bus.connect(service, path, interface, QStringLiteral("SettingChanged"), this,
+    bus.connect(service, portalPath, interface, QStringLiteral("SettingChanged"), this,
         SLOT(settingChanged(QString, QString, QDBusVariant)));
-    auto read = QDBusMessage::createMethodCall(service, path, interface, QStringLiteral("Read"));
+    auto read =
+        QDBusMessage::createMethodCall(service, portalPath, interface, QStringLiteral("Read"));
     read << appearance << scheme;
     auto* answer = new QDBusPendingCallWatcher(bus.asyncCall(read), this);
     connect(answer, &QDBusPendingCallWatcher::finished, this, [this, answer] {

@@ -8,13 +8,13 @@ namespace puretone::app {
 
 namespace {
 
-const QString key = QStringLiteral("recent");
+const QString recentKey = QStringLiteral("recent");
 
 } // namespace
 
 QStringList RecentFiles::list()
 {
-    return QSettings().value(key).toStringList();
+    return QSettings().value(recentKey).toStringList();
 }
 
 void RecentFiles::add(const QString& path)
@@ -23,7 +23,7 @@ void RecentFiles::add(const QString& path)
     const QString whole = QFileInfo(path).absoluteFilePath();
     paths.removeAll(whole);
     paths.prepend(whole);
-    QSettings().setValue(key, QStringList(paths.mid(0, most)));
+    QSettings().setValue(recentKey, QStringList(paths.mid(0, most)));
 }
 
 } // namespace puretone::app

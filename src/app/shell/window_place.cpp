@@ -9,7 +9,7 @@ namespace puretone::app {
 
 namespace {
 
-const QString key = QStringLiteral("window");
+const QString placeKey = QStringLiteral("window");
 constexpr QSize wanted{1280, 800}, least{1000, 660};
 constexpr int frame = 32; ///< A title bar, whose height is not known before it is there.
 
@@ -21,13 +21,13 @@ void placeWindow(QWidget& window)
     window.setMinimumSize(least.boundedTo(room));
     window.resize(wanted.boundedTo(room));
     // A place on a screen that has gone is brought back onto one that is there.
-    window.restoreGeometry(QSettings().value(key).toByteArray());
+    window.restoreGeometry(QSettings().value(placeKey).toByteArray());
     window.resize(window.size().boundedTo(window.screen()->availableSize()));
 }
 
 void rememberPlace(const QWidget& window)
 {
-    QSettings().setValue(key, window.saveGeometry());
+    QSettings().setValue(placeKey, window.saveGeometry());
 }
 
 } // namespace puretone::app

@@ -7,15 +7,10 @@ namespace puretone::app {
 
 namespace {
 
-QString words(const char* text)
-{
-    return said(text);
-}
-
 FieldSpec hertzField(const ParameterFacts& facts)
 {
     FieldSpec spec =
-        frequencyField(words(facts.label), words(facts.tip), facts.low, facts.high, facts.standard);
+        frequencyField(said(facts.label), said(facts.tip), facts.low, facts.high, facts.standard);
     spec.format = [facts](double hz) {
         if (doesNothing(facts, hz))
             return QObject::tr("off");
@@ -33,7 +28,7 @@ FieldSpec hertzField(const ParameterFacts& facts)
 /// A field for a parameter that is no choice.
 FieldSpec fieldOf(const ParameterFacts& facts, const std::function<Naming()>& naming)
 {
-    const QString label = words(facts.label), tip = words(facts.tip);
+    const QString label = said(facts.label), tip = said(facts.tip);
     switch (facts.unit) {
     case ParameterUnit::share: {
         FieldSpec spec = percentField(label, tip, facts.standard, facts.high);
@@ -73,8 +68,8 @@ void EffectFields::add(const ParameterFacts& facts, std::size_t place)
         QStringList list;
         for (const char* word : facts.words)
             if (word != nullptr)
-                list << words(word);
-        choices_[place] = fields_->addChoice(words(facts.label), words(facts.tip), list);
+                list << said(word);
+        choices_[place] = fields_->addChoice(said(facts.label), said(facts.tip), list);
         connect(choices_[place], &ChoiceField::chosen, this,
             [this, place](int index) { emit edited(place, double(index), true); });
         return;

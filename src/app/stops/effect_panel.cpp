@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/stops/effect_panel.h"
 
-#include "app/shell/sound_files.h"
 #include "app/stops/movement_panel.h"
 #include "app/theme/theme.h"
 #include "app/widgets/file_dialogs.h"
+#include "app/widgets/sound_files.h"
 #include "audio/level.h"
 #include "effects/ready_chains.h"
 #include "prepare/equaliser_bands.h"
@@ -16,11 +16,6 @@ namespace puretone::app {
 namespace {
 
 constexpr double curveRate = 48000.0; // as the card's picture
-
-QString words(const char* text)
-{
-    return said(text);
-}
 
 } // namespace
 
@@ -71,15 +66,13 @@ void EffectPanel::choose(int id)
 
 void EffectPanel::edit(const QString& name, const std::function<void(Effect&)>& change, bool first)
 {
-    if (first)
-        gesture_ = session_.newGesture();
     session_.edit(
         name,
         [&](Instrument& next) {
             if (Effect* effect = next.effect(id_))
                 change(*effect);
         },
-        gesture_);
+        gesture_.next(first));
 }
 
 void EffectPanel::connectValues()
@@ -91,7 +84,7 @@ void EffectPanel::connectValues()
                 return;
             const auto& facts = factsOf(now->kind).parameters[place];
             edit(
-                tr("Change %1").arg(words(facts.label).toLower()),
+                tr("Change %1").arg(said(facts.label).toLower()),
                 [&](Effect& next) { next.values[place] = value; }, first);
         });
     connect(curve_, &FilterView::chosen, this, [this](int index) {
@@ -104,7 +97,7 @@ void EffectPanel::connectValues()
             edit(
                 tr("Change equaliser"), [&](Effect& next) { setBand(next, index, band); }, first);
         });
-    connect(curve_, &FilterView::cancelled, this, [this] { session_.abandon(gesture_); });
+    connect(curve_, &FilterView::cancelled, this, [this] { gesture_.abandon(); });
 }
 
 void EffectPanel::refresh()
@@ -126,9 +119,9 @@ void EffectPanel::refresh()
         return;
     }
     const EffectFacts& facts = factsOf(effect->kind);
-    title_->setText(words(facts.title));
+    title_->setText(said(facts.title));
     title_->show();
-    hint_->setText(words(facts.tip) + QStringLiteral("."));
+    hint_->setText(said(facts.tip) + QStringLiteral("."));
     fields_->showEffect(*effect);
     if (effect->kind == EffectKind::equaliser)
         curve_->setFilters(session_.pictures().spectrum(), bandsOf(*effect), band_, curveRate);
@@ -211,8 +204,8 @@ void fillEffectMenu(
         if (!menu.isEmpty())
             menu.addSection(name);
         for (const K kind : kinds) {
-            auto* action = menu.addAction(words(factsOf(kind).title), [add, kind] { add(kind); });
-            action->setToolTip(words(factsOf(kind).tip));
+            auto* action = menu.addAction(said(factsOf(kind).title), [add, kind] { add(kind); });
+            action->setToolTip(said(factsOf(kind).tip));
         }
     }
     menu.addSeparator();
@@ -220,8 +213,8 @@ void fillEffectMenu(
     places->setToolTipsVisible(true);
     for (std::size_t i = 0; i < readyChains().size(); ++i) {
         auto* action =
-            places->addAction(words(readyChains()[i].name), [ready, i] { ready(int(i)); });
-        action->setToolTip(words(readyChains()[i].tip));
+            places->addAction(said(readyChains()[i].name), [ready, i] { ready(int(i)); });
+        action->setToolTip(said(readyChains()[i].tip));
     }
 }
 

@@ -15,7 +15,7 @@ namespace puretone::app {
 
 namespace {
 
-constexpr double space = 6.0;
+constexpr double markSpace = 6.0;
 constexpr double leastWidth = 122.0;
 
 } // namespace
@@ -44,15 +44,15 @@ void CandidateRow::setCandidates(std::shared_ptr<const PeakPyramid> peaks,
 
 std::size_t CandidateRow::shown() const
 {
-    const auto room = std::size_t(std::max(1.0, (width() + space) / (leastWidth + space)));
+    const auto room = std::size_t(std::max(1.0, (width() + markSpace) / (leastWidth + markSpace)));
     return std::min(candidates_.size(), room);
 }
 
 QRectF CandidateRow::cardRect(std::size_t index) const
 {
     const double count = double(std::max<std::size_t>(shown(), 5));
-    const double w = (width() - space * (count - 1.0)) / count;
-    return {(double(index) - double(first_)) * (w + space), 1.0, w, height() - 2.0};
+    const double w = (width() - markSpace * (count - 1.0)) / count;
+    return {(double(index) - double(first_)) * (w + markSpace), 1.0, w, height() - 2.0};
 }
 
 int CandidateRow::cardAt(QPointF place) const

@@ -12,7 +12,7 @@ namespace puretone::app {
 
 namespace {
 
-constexpr int cardWidth = 166, space = 10, lineHeight = 16, tallCard = 236, lowCard = 118;
+constexpr int cardWidth = 166, cardSpace = 10, lineHeight = 16, tallCard = 236, lowCard = 118;
 
 } // namespace
 
@@ -55,7 +55,7 @@ protected:
         if (mark >= 0 && std::size_t(mark) <= places.size() && !places.empty()) {
             const bool end = std::size_t(mark) == places.size();
             const QRect& by = places[std::size_t(end ? mark - 1 : mark)];
-            const double x = end ? by.right() + 1 + space / 2.0 : by.left() - space / 2.0;
+            const double x = end ? by.right() + 1 + cardSpace / 2.0 : by.left() - cardSpace / 2.0;
             painter.setPen(QPen(t.sea, 3.0));
             painter.drawLine(QPointF(x, by.top() + 4.0), QPointF(x, by.bottom() - 4.0));
         }
@@ -199,17 +199,17 @@ void ChainView::arrange()
 {
     const int wide = viewport()->width();
     const auto all = int(cards_.size()) + 1;
-    columns_ = std::max(1, (wide + space) / (cardWidth + space));
+    columns_ = std::max(1, (wide + cardSpace) / (cardWidth + cardSpace));
     const int rows = (all + columns_ - 1) / columns_;
     // One row takes the height that there is; more are low, and beyond two are scrolled to.
     const int room = viewport()->height() - lineHeight - 2;
     const int tall = rows == 1 ? std::clamp(room, lowCard, tallCard)
                                : std::max(lowCard, std::min(tallCard, room / 2 - lineHeight));
-    const int each = (wide - (columns_ - 1) * space) / columns_;
+    const int each = (wide - (columns_ - 1) * cardSpace) / columns_;
     inside_->places.clear();
     QWidget* before = nullptr;
     for (int i = 0; i < all; ++i) {
-        const QRect place((i % columns_) * (each + space),
+        const QRect place((i % columns_) * (each + cardSpace),
             lineHeight + (i / columns_) * (tall + lineHeight), each, tall);
         const bool isCard = i < int(cards_.size());
         QWidget* widget = isCard ? static_cast<QWidget*>(cards_[std::size_t(i)]) : add_;
@@ -222,7 +222,8 @@ void ChainView::arrange()
     }
     // An empty chain has room for it.
     ready_->setVisible(cards_.empty());
-    ready_->setGeometry(each + space, lineHeight, std::max(each, wide - each - space), tall);
+    ready_->setGeometry(
+        each + cardSpace, lineHeight, std::max(each, wide - each - cardSpace), tall);
     updateGeometry();
     inside_->resize(wide, lineHeight + rows * tall + (rows - 1) * lineHeight + 2);
     inside_->update();

@@ -14,9 +14,9 @@ namespace puretone::app {
 
 namespace {
 
-constexpr double rate = 48000.0;
+constexpr double curveRate = 48000.0;
 constexpr double topDb = 30.0, bottomDb = -36.0;
-constexpr double reach = 13.0;
+constexpr double cutoffReach = 13.0;
 constexpr double fullResonanceDb = 28.9432; // 28 times
 
 } // namespace
@@ -77,7 +77,8 @@ QPolygonF CutoffView::curve(double cutoff) const
     QPolygonF line;
     const auto a = axis();
     for (double x = a.area.left(); x <= a.area.right(); x += 1.0)
-        line << QPointF(x, yOf(toDecibels(filterGain(filter_, cutoff, a.hzAt(x), rate)).value));
+        line << QPointF(
+            x, yOf(toDecibels(filterGain(filter_, cutoff, a.hzAt(x), curveRate)).value));
     return line;
 }
 
@@ -143,8 +144,8 @@ void CutoffView::move(QPointF place, bool first)
 
 void CutoffView::mousePressEvent(QMouseEvent* event)
 {
-    grabbed_ =
-        event->button() == Qt::LeftButton && QLineF(handle(), event->position()).length() < reach;
+    grabbed_ = event->button() == Qt::LeftButton
+        && QLineF(handle(), event->position()).length() < cutoffReach;
     moved_ = false;
     grabOffset_ = handle() - event->position();
     update();
@@ -152,7 +153,7 @@ void CutoffView::mousePressEvent(QMouseEvent* event)
 
 void CutoffView::mouseMoveEvent(QMouseEvent* event)
 {
-    const bool over = QLineF(handle(), event->position()).length() < reach;
+    const bool over = QLineF(handle(), event->position()).length() < cutoffReach;
     setCursor(grabbed_ || over ? Qt::SizeAllCursor : Qt::ArrowCursor);
     if (grabbed_)
         move(event->position() + grabOffset_, !std::exchange(moved_, true));

@@ -18,7 +18,7 @@ constexpr std::array allPoints = {EnvelopePoint::delay, EnvelopePoint::attack, E
     EnvelopePoint::decay, EnvelopePoint::release};
 constexpr std::array allSlopes = {
     EnvelopeSlope::attack, EnvelopeSlope::decay, EnvelopeSlope::release};
-constexpr double reach = 11.0;
+constexpr double pointReach = 11.0;
 /// A slope that is narrower than this has no middle to grab.
 constexpr double narrowest = 26.0;
 
@@ -248,7 +248,7 @@ std::optional<EnvelopeView::Part> EnvelopeView::partAt(QPointF position) const
 {
     const auto g = geometryOfEnvelope();
     std::optional<Part> best;
-    double least = reach;
+    double least = pointReach;
     for (auto it = allPoints.rbegin(); it != allPoints.rend(); ++it) {
         const double distance = QLineF(g.gripOf(*it), position).length();
         if (isShown(*it, envelope_) && distance < least) {
@@ -263,7 +263,7 @@ std::optional<EnvelopeView::Part> EnvelopeView::partAt(QPointF position) const
         const bool wide = g.xOf(to) - g.xOf(from) >= narrowest;
         const bool inside = position.x() > g.xOf(from) && position.x() < g.xOf(to);
         const double away = std::abs(position.y() - g.yOfGain(g.gainAt(g.secondsAt(position.x()))));
-        if (wide && inside && away < reach)
+        if (wide && inside && away < pointReach)
             return slope;
     }
     return std::nullopt;

@@ -14,7 +14,7 @@ namespace puretone::app {
 
 namespace {
 
-constexpr double reach = 8.0;
+constexpr double placeReach = 8.0;
 
 } // namespace
 
@@ -85,7 +85,7 @@ void PlaceStrip::mousePressEvent(QMouseEvent* event)
         return;
     dragging_ = true;
     const double x = event->position().x();
-    away_ = std::abs(x - xOf(place_)) <= reach ? x - xOf(place_) : 0.0;
+    away_ = std::abs(x - xOf(place_)) <= placeReach ? x - xOf(place_) : 0.0;
     // A click beside the post puts it there.
     moveTo((x - away_ - 4.0) / (width() - 8.0), true);
 }
@@ -95,8 +95,8 @@ void PlaceStrip::mouseMoveEvent(QMouseEvent* event)
     if (dragging_)
         moveTo((event->position().x() - away_ - 4.0) / (width() - 8.0), false);
     else
-        setCursor(std::abs(event->position().x() - xOf(place_)) <= reach ? Qt::SizeHorCursor
-                                                                         : Qt::ArrowCursor);
+        setCursor(std::abs(event->position().x() - xOf(place_)) <= placeReach ? Qt::SizeHorCursor
+                                                                              : Qt::ArrowCursor);
 }
 
 void PlaceStrip::mouseReleaseEvent(QMouseEvent*)

@@ -13,7 +13,7 @@
 namespace puretone::app {
 
 namespace {
-constexpr double reach = 9.0;
+constexpr double stripReach = 9.0;
 }
 
 PlayedStrip::PlayedStrip(QWidget* parent)
@@ -95,9 +95,9 @@ void PlayedStrip::mousePressEvent(QMouseEvent* event)
 {
     const double x = event->position().x();
     // An end is taken where it is; elsewhere a new stretch begins.
-    if (std::abs(x - xOf(chosen_.from)) < reach)
+    if (std::abs(x - xOf(chosen_.from)) < stripReach)
         anchor_ = chosen_.to;
-    else if (std::abs(x - xOf(chosen_.to)) < reach)
+    else if (std::abs(x - xOf(chosen_.to)) < stripReach)
         anchor_ = chosen_.from;
     else
         anchor_ = frameAt(x);
@@ -107,7 +107,7 @@ void PlayedStrip::mouseMoveEvent(QMouseEvent* event)
 {
     const double x = event->position().x();
     const bool over =
-        std::abs(x - xOf(chosen_.from)) < reach || std::abs(x - xOf(chosen_.to)) < reach;
+        std::abs(x - xOf(chosen_.from)) < stripReach || std::abs(x - xOf(chosen_.to)) < stripReach;
     setCursor(over ? Qt::SizeHorCursor : Qt::CrossCursor);
     if ((event->buttons() & Qt::LeftButton) == 0)
         return;

@@ -2,6 +2,7 @@
 #include "app/widgets/value_field.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/hand.h"
 
 #include <QHBoxLayout>
 #include <QKeyEvent>
@@ -14,7 +15,6 @@ namespace puretone::app {
 namespace {
 
 constexpr double pixelsPerStep = 6.0;
-constexpr double dragThreshold = 4.0;
 
 /// "90" where "20 ms" stands is 90 ms: nobody means a minute and a half then, or 90 frames.
 QString withShownUnit(const QString& typed, const QString& shown)

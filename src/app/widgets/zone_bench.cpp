@@ -8,7 +8,7 @@ namespace puretone::app {
 
 namespace {
 
-constexpr double reach = 8.0;
+constexpr double edgeReach = 8.0;
 
 } // namespace
 
@@ -152,13 +152,13 @@ ZoneBench::Hit ZoneBench::edgeAt(QPointF p) const
             if (chosen_.contains(zone.id) != chosen)
                 continue;
             const QRectF block = g.block(zone);
-            if (!block.adjusted(-reach, -reach, reach, reach).contains(p))
+            if (!block.adjusted(-edgeReach, -edgeReach, edgeReach, edgeReach).contains(p))
                 continue;
             // Of a narrow block at least a third is not border.
-            const double across = std::min(reach, block.width() / 3.0);
-            const double along = std::min(reach, block.height() / 3.0);
+            const double across = std::min(edgeReach, block.width() / 3.0);
+            const double along = std::min(edgeReach, block.height() / 3.0);
             const auto near = [](double a, double b, double inside, bool isInside) {
-                return std::abs(a - b) <= (isInside ? inside : reach);
+                return std::abs(a - b) <= (isInside ? inside : edgeReach);
             };
             if (near(p.x(), block.left(), across, p.x() > block.left()))
                 return {Grip::edge, zone.id, ZoneEdge::lowKey, 0};
@@ -200,13 +200,13 @@ ZoneBench::Hit ZoneBench::hitAt(QPointF p) const
         if (g.dot(layer).united(g.name(layer)).contains(p)
             || (layer != g.open && g.lane(layer).contains(p)))
             return {Grip::ribbon, {}, ZoneEdge::lowKey, layer};
-    if (!g.field().adjusted(-reach, -reach, reach, reach).contains(p))
+    if (!g.field().adjusted(-edgeReach, -edgeReach, edgeReach, edgeReach).contains(p))
         return {};
     if (chosen_.size() == 1)
         if (const Zone* one = zone(*chosen_.begin()))
             for (const auto edge :
                 {ZoneEdge::lowKey, ZoneEdge::highKey, ZoneEdge::quiet, ZoneEdge::loud})
-                if (QLineF(crossoverHandle(*one, edge), p).length() <= reach)
+                if (QLineF(crossoverHandle(*one, edge), p).length() <= edgeReach)
                     return {Grip::crossover, one->id, edge, 0};
     if (const Hit edge = edgeAt(p); edge.grip != Grip::none)
         return edge;
