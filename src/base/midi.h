@@ -21,15 +21,19 @@ struct MidiEvent {
         keyPressure,
         allOff,
         entry,
-        clock, ///< A 24th of a beat; clocks that start, go on and stop are below.
-        clockStart,
+        restrike, ///< What is held by Hold begins again; no message of the MIDI standard.
+        clock, ///< A 24th of a beat.
+        clockStart, ///< From the beginning of the song.
+        clockContinue, ///< From where the song stands.
         clockStop,
+        songPosition, ///< Where the song stands: sixteenths in `key` (low) and `value` (high).
     };
     Kind kind = Kind::noteOff;
     std::uint8_t key = 0; ///< Key, or controller number.
     std::uint8_t value = 0; ///< Touch 1 to 127 (0 to 127 of a note's end), controller, pressure.
     float bend = 0.0f; ///< -1 to 1.
     std::uint8_t channel = 0; ///< 0 to 15.
+    bool byHand = false; ///< Somebody pressed a key, which Hold may keep down.
 
     static MidiEvent noteOn(int key, int velocity)
     {
@@ -45,6 +49,12 @@ struct MidiEvent {
     {
         return {Kind::entry, 0, std::uint8_t(entry), 0.0f, 0};
     }
+    /// @param sixteenths Since the song began, 0 to 16383.
+    static MidiEvent songPosition(int sixteenths)
+    {
+        return {Kind::songPosition, std::uint8_t(sixteenths & 127),
+            std::uint8_t(sixteenths >> 7 & 127), 0.0f, 0};
+    }
     static MidiEvent allOff() { return {Kind::allOff, 0, 0, 0.0f, 0}; }
 };
 
@@ -58,9 +68,14 @@ inline std::optional<MidiEvent> parseMidi(std::span<const std::uint8_t> bytes)
     switch (bytes[0]) {
     case 0xf8:
         return MidiEvent{Kind::clock};
+    case 0xf2:
+        if (bytes.size() < 3 || (bytes[1] | bytes[2]) > 127)
+            return std::nullopt;
+        return MidiEvent{Kind::songPosition, bytes[1], bytes[2]};
     case 0xfa:
-    case 0xfb:
         return MidiEvent{Kind::clockStart};
+    case 0xfb:
+        return MidiEvent{Kind::clockContinue};
     case 0xfc:
         return MidiEvent{Kind::clockStop};
     default:

@@ -48,6 +48,7 @@ void Engine::prepare(double rate)
         chain_.setWanted(program->effects);
     tempo_.reset(rate);
     pattern_.reset();
+    latch_.reset();
     recentNotes_.clear(rate);
     frame_ = 0;
     reached_ = false;
@@ -87,9 +88,19 @@ void Engine::handle(const MidiEvent& event) noexcept
     switch (event.kind) {
     case Kind::clock:
         tempo_.tick(double(frame_ + cellAt_));
+        followLeap();
         return;
     case Kind::clockStart:
         tempo_.startClock();
+        return;
+    case Kind::clockContinue:
+        tempo_.continueClock();
+        return;
+    case Kind::songPosition:
+        tempo_.setSongPosition(event.key | event.value << 7);
+        return;
+    case Kind::restrike:
+        restrike();
         return;
     case Kind::clockStop:
         tempo_.stopClock();
@@ -97,10 +108,39 @@ void Engine::handle(const MidiEvent& event) noexcept
     default:
         break;
     }
+    followHold();
+    if (const auto passed = latch_.pass(event))
+        take(*passed);
+}
+
+void Engine::followHold() noexcept
+{
+    latch_.setOn(
+        hold_.load(std::memory_order_relaxed), [this](int key) { take(MidiEvent::noteOff(key)); });
+}
+
+/// Keys as they are, with those that Hold keeps down.
+void Engine::take(const MidiEvent& event) noexcept
+{
     const Program* program = performance_.program();
     if (program != nullptr && pattern_.take(event, program->pattern, tempo_, cellAt_))
         return;
     happen(event);
+}
+
+void Engine::restrike() noexcept
+{
+    for (int key = 0; key < 128; ++key)
+        if (latch_.holds(key))
+            take(MidiEvent::noteOn(key, performance_.velocityOf(key)));
+}
+
+/// The pattern goes where the song has leapt to.
+void Engine::followLeap() noexcept
+{
+    const double leap = tempo_.takeLeap();
+    if (const Program* program = performance_.program(); program != nullptr && leap != 0.0)
+        pattern_.leap(leap, program->pattern, tempo_, cellAt_);
 }
 
 /// What keys, or the pattern in their place, do.
@@ -182,10 +222,12 @@ void Engine::reachCell() noexcept
     if (program != nullptr)
         tempo_.setTempo(program->tempo);
     tempo_.setFollowing(followsClock_.load(std::memory_order_relaxed));
+    followHold();
     const bool perKey = perKey_.load(std::memory_order_relaxed);
     if (perKey != performance_.hands().perKey())
         performance_.hands().setPerKey(perKey);
     tempo_.beginCell(reached_ ? Voice::cellFrames : 0);
+    followLeap();
     frame_ += reached_ ? Voice::cellFrames : 0;
     reached_ = true;
 }

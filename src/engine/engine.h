@@ -7,6 +7,7 @@
 #include "engine/beside.h"
 #include "engine/frame_clock.h"
 #include "engine/handover.h"
+#include "engine/key_latch.h"
 #include "engine/master.h"
 #include "engine/pattern_player.h"
 #include "engine/performance.h"
@@ -97,6 +98,8 @@ public:
     }
     /// Interface thread: each key has a MIDI channel of its own.
     void setPerKey(bool perKey) noexcept { perKey_.store(perKey, std::memory_order_relaxed); }
+    /// Interface thread: keys that hands press go on sounding until they are pressed again.
+    void setHold(bool hold) noexcept { hold_.store(hold, std::memory_order_relaxed); }
     /// What was played last, note by note.
     RecentNotes& recentNotes() { return recentNotes_; }
     /// Interface thread: looks and clears the peaks.
@@ -135,7 +138,11 @@ private:
     void publishMoves() noexcept;
     void publishEffects() noexcept;
     void moveEffects() noexcept;
+    void take(const MidiEvent& event) noexcept;
+    void restrike() noexcept;
     void happen(const MidiEvent& event) noexcept;
+    void followLeap() noexcept;
+    void followHold() noexcept;
     void playPattern() noexcept;
 
     /// Processors of programs that came, until neither a program nor the chain has them: before the
@@ -150,6 +157,7 @@ private:
     const Program* previous_ = nullptr; ///< Still heard through leaving voices.
     TempoRun tempo_;
     PatternPlayer pattern_;
+    KeyLatch latch_;
     std::int64_t frame_ = 0; ///< Since prepare(), of the present cell's beginning.
     int untilZones_ = 0; ///< Cells until it is told again which zones sound.
     int cellAt_ = 0; ///< The next frame's place in its cell; at 0 the cell has not begun.
@@ -172,7 +180,8 @@ private:
     RecentNotes recentNotes_;
     std::array<std::atomic<int>, mostShown> shownZones_{};
     std::array<std::atomic<std::uint64_t>, 2> keysDown_{};
-    std::atomic<bool> rings_{false}, clocked_{false}, followsClock_{false}, perKey_{false};
+    std::atomic<bool> rings_{false}, clocked_{false}, followsClock_{false}, perKey_{false},
+        hold_{false};
     std::atomic<bool> lost_{false}; ///< Events, because a queue was full.
     bool reached_ = false; ///< The present cell. Audio thread only.
 };

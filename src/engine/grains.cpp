@@ -13,7 +13,8 @@ void GrainRun::start(std::uint32_t seed) noexcept
     for (auto& grain : grains_)
         grain.length = 0.0;
     untilNext_ = 0.0;
-    asked_ = anchor_ = -1.0;
+    asked_ = -1.0;
+    anchor_.reset();
     way_ = 1.0;
     sounding_ = 0;
     random_ = seed | 1U;
@@ -101,10 +102,10 @@ void GrainRun::begin(const Frozen& how, const ProgramZone& zone, const Rhythm& r
     if (how.scatterSeconds > 0.0)
         place += how.scatterSeconds * sound.rate * nextRandom();
     // Whole periods from the first one: all grains stand alike in theirs.
-    if (anchor_ < 0.0)
+    if (!anchor_)
         anchor_ = place;
     if (zone.pitched)
-        place = anchor_ + std::round((place - anchor_) / zone.period) * zone.period;
+        place = *anchor_ + std::round((place - *anchor_) / zone.period) * zone.period;
     const double reach = grain.length * speed * grain.detune;
     const double last = sound.end - reach;
     if (place > last) {

@@ -5,6 +5,7 @@
 
 #include <array>
 #include <cstdint>
+#include <optional>
 
 namespace puretone {
 
@@ -71,7 +72,8 @@ private:
     double untilNext_ = 0.0; ///< Output frames.
     double place_ = 0.0;
     double asked_ = -1.0; ///< The place in the document that `place_` began from.
-    double anchor_ = -1.0; ///< Whole periods are counted from here; below 0 before the first grain.
+    std::optional<double>
+        anchor_; ///< Whole periods are counted from here, the first grain's place.
     double way_ = 1.0; ///< Direction of the drift.
     std::uint32_t random_ = 1;
     int sounding_ = 0;

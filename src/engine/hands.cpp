@@ -27,6 +27,7 @@ void Hands::reset() noexcept
 void Hands::setPerKey(bool perKey) noexcept
 {
     perKey_ = perKey;
+    now_.perKey = wanted_.perKey = perKey;
     now_.reach = Controls::everyLayersOwn;
     if (perKey)
         for (std::size_t c = 1; c < now_.reach.size(); ++c)
@@ -46,6 +47,7 @@ void Hands::resetControllers() noexcept
     wanted_.keyPressure.fill(0.0f);
     wanted_.bend.fill(0.0f);
     wanted_.pressure.fill(0.0f);
+    wanted_.timbre.fill(0.0f);
     registeredHigh_.fill(noNumber);
     registeredLow_.fill(noNumber);
     soft_ = false;
@@ -105,6 +107,13 @@ void Hands::handle(const MidiEvent& event) noexcept
             soft_ = event.value >= 64;
             [[fallthrough]];
         default:
+            if (perKey_ && event.key == Controls::timbreController) {
+                // Said on the first channel, it is said of all keys.
+                if (channel == 0)
+                    wanted_.timbre.fill(float(event.value) / 127.0f);
+                else
+                    wanted_.timbre[c] = float(event.value) / 127.0f;
+            }
             if (event.key < 120) {
                 wanted_.controllers[event.key] = float(event.value) / 127.0f;
                 moved_ = event.key;
@@ -139,7 +148,16 @@ void Hands::beginCell(double beatsPerSecond) noexcept
     all(now_.keyPressure, wanted_.keyPressure);
     all(now_.bend, wanted_.bend);
     all(now_.pressure, wanted_.pressure);
+    all(now_.timbre, wanted_.timbre);
     still_ = !moves;
+}
+
+void Hands::snap(int channel) noexcept
+{
+    const auto c = std::size_t(channel);
+    now_.bend[c] = wanted_.bend[c];
+    now_.pressure[c] = wanted_.pressure[c];
+    now_.timbre[c] = wanted_.timbre[c];
 }
 
 int Hands::lastMoved() noexcept

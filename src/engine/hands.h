@@ -17,6 +17,9 @@ public:
     bool perKey() const noexcept { return perKey_; }
     /// Takes what moves something. Pedals are not its business.
     void handle(const MidiEvent& event) noexcept;
+    /// A note begins on a channel that no other one listens to: what was sent ahead of it is where
+    /// it begins, instead of being followed from where the channel's last note left it.
+    void snap(int channel) noexcept;
     /// The channel that a note listens to.
     int channelOf(const MidiEvent& event) const noexcept { return perKey_ ? event.channel : 0; }
     /// Goes on to the end of the next cell.

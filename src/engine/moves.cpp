@@ -142,8 +142,8 @@ float MovesRun::valueOf(
     case SourceKind::bend:
         return controls.bend[std::size_t(note.channel)];
     case SourceKind::pressure:
-        return std::max(controls.pressure[std::size_t(note.channel)],
-            controls.keyPressure[std::size_t(note.key)]);
+        return std::max({controls.pressure[std::size_t(note.channel)], controls.pressure[0],
+            controls.keyPressure[std::size_t(note.key)]});
     case SourceKind::touch:
         return note.touch;
     case SourceKind::releaseTouch:
@@ -151,6 +151,8 @@ float MovesRun::valueOf(
     case SourceKind::key:
         return float(note.key - 60) / 12.0f;
     case SourceKind::controller:
+        if (controls.perKey && source.number == Controls::timbreController)
+            return controls.timbre[std::size_t(note.channel)];
         return controls.controllers[std::size_t(source.number)];
     case SourceKind::levelEnvelope:
         return note.levelEnvelope;

@@ -14,11 +14,15 @@ namespace puretone {
 /// cells instead of stepping.
 struct Controls {
     static constexpr int channels = 16;
+    static constexpr int timbreController = 74; ///< "Sound controller 5", one of each key's three.
     std::array<float, 128> controllers{}; ///< 0 to 1.
     std::array<float, 128> keyPressure{};
     std::array<float, channels> bend{}; ///< -1 to 1, at the end of the cell; of channel 0 for all
                                         ///< unless keys have channels of their own.
-    std::array<float, channels> pressure{};
+    std::array<float, channels> pressure{}; ///< Of channel 0 for all.
+    /// Controller 74, where keys have channels of their own; otherwise it is one of `controllers`.
+    std::array<float, channels> timbre{};
+    bool perKey = false; ///< Keys have channels of their own.
     /// Semitones that a bend of 1 is; below 0 where the layer says it.
     std::array<float, channels> reach = everyLayersOwn;
     static constexpr std::array<float, channels> everyLayersOwn = {-1.0f, -1.0f, -1.0f, -1.0f,

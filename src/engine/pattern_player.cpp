@@ -87,9 +87,22 @@ bool PatternPlayer::take(
         step_ = 0;
         const double now = tempo.beat() + at * tempo.beatsPerFrame();
         // With another player it waits for the next step of the song.
-        stepBeat_ = tempo.followsNow() ? std::ceil(now / pattern.beats - 0.1) * pattern.beats : now;
+        stepBeat_ = tempo.followsNow() ? nextStep(pattern, now) : now;
     }
     return true;
+}
+
+/// Of the song: the present one where it has only just begun.
+double PatternPlayer::nextStep(const Pattern& pattern, double now) noexcept
+{
+    return std::ceil(now / pattern.beats - 0.1) * pattern.beats;
+}
+
+void PatternPlayer::leap(
+    double beats, const Pattern& pattern, const TempoRun& tempo, int at) noexcept
+{
+    endBeat_ += beats;
+    stepBeat_ = nextStep(pattern, tempo.beat() + at * tempo.beatsPerFrame());
 }
 
 /// Every second step is late.

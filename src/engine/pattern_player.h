@@ -18,6 +18,9 @@ public:
     /// @return Whether the event is not for anybody else.
     bool take(
         const MidiEvent& event, const Pattern& pattern, const TempoRun& tempo, int at) noexcept;
+    /// The song has leapt: what sounds keeps its length, and the next step is the song's next one.
+    /// @param beats By how much. @param at Frame of the cell.
+    void leap(double beats, const Pattern& pattern, const TempoRun& tempo, int at) noexcept;
     /// The first frame of the cell, `from` or later, at which it does something; cellFrames for
     /// none.
     int due(const Pattern& pattern, const TempoRun& tempo, int from) const noexcept;
@@ -43,6 +46,7 @@ private:
     void letGoHeld() noexcept;
     void choose(const Pattern& pattern, Doing& doing) noexcept;
     std::size_t sequence(const Pattern& pattern, std::array<Held, 128>& into) const noexcept;
+    static double nextStep(const Pattern& pattern, double now) noexcept;
     double swung(const Pattern& pattern) const noexcept;
 
     static constexpr std::size_t most = 32;

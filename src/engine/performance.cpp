@@ -10,7 +10,7 @@ template <class Do> void Performance::eachVoice(Do what) noexcept
     for (auto& voice : playing_)
         if (voice.active())
             what(voice);
-    for (auto& voice : leaving_)
+    for (auto& voice : std::span(leaving_).first(leavingEnd_))
         if (voice.active())
             what(voice);
 }
@@ -37,33 +37,16 @@ void Performance::setProgram(const Program* next) noexcept
 {
     const Program* last = program_;
     program_ = next;
-    for (auto& voice : leaving_)
+    for (auto& voice : leaving_) {
         if (voice.active() && voice.program() != last)
             voice.stop();
-    Lost lost{};
-    for (auto& voice : playing_) {
-        if (!voice.active())
-            continue;
-        const ProgramZone* zone =
-            next != nullptr ? next->zone(voice.zone()->id(), voice.key()) : nullptr;
-        // A border that has passed the key leaves it to its neighbour.
-        if (zone != nullptr && !inZone(zone->zone, voice.key(), touch_[std::size_t(voice.key())]))
-            zone = nullptr;
-        if (zone != nullptr && zone->sound == voice.zone()->sound
-            && next->layerOf(*zone).isFrozen == layerOf(voice).isFrozen) {
-            voice.keepIn(*next, *zone);
-            continue;
-        }
-        if (zone == nullptr && next != nullptr && !voice.released())
-            lost[std::size_t(voice.key())] |= bitOf(next->layerAt(layerOf(voice).id));
-        Voice& old = leavingSlot();
-        old = voice;
-        old.fadeAway(changeSeconds, 0);
-        if (zone != nullptr)
-            voice.moveTo(*next, *zone, changeSeconds);
-        else
-            voice.stop();
+        else if (voice.active())
+            voice.hastenAway(changeSeconds); // the program after this one waits for it
     }
+    Lost lost{};
+    for (auto& voice : playing_)
+        if (voice.active())
+            takeOver(voice, next, lost);
     // Turns go on where a layer is still there.
     for (std::size_t i = 0; next != nullptr && i < next->layers.size() && i < states_.size(); ++i)
         if (states_[i].id != next->layers[i].id) {
@@ -76,12 +59,39 @@ void Performance::setProgram(const Program* next) noexcept
         soundOnHeldKeys(last, lost);
 }
 
+/// A sounding voice goes on in the next program, or leaves with the present one.
+void Performance::takeOver(Voice& voice, const Program* next, Lost& lost) noexcept
+{
+    const ProgramZone* zone =
+        next != nullptr ? next->zone(voice.zone()->id(), voice.key()) : nullptr;
+    // A border that has passed the key leaves it to its neighbour.
+    if (zone != nullptr && !inZone(zone->zone, voice.key(), voice.velocity()))
+        zone = nullptr;
+    if (zone != nullptr && zone->sound == voice.zone()->sound
+        && next->layerOf(*zone).isFrozen == layerOf(voice).isFrozen) {
+        voice.keepIn(*next, *zone);
+        return;
+    }
+    if (zone == nullptr && next != nullptr && !voice.released())
+        lost[std::size_t(voice.key())] |= bitOf(next->layerAt(layerOf(voice).id));
+    Voice& old = leavingSlot();
+    old = voice;
+    old.fadeAway(changeSeconds, 0);
+    if (zone != nullptr)
+        voice.moveTo(*next, *zone, changeSeconds);
+    else
+        voice.stop();
+}
+
 Voice& Performance::leavingSlot() noexcept
 {
     Voice* quietest = &leaving_[0];
-    for (auto& voice : leaving_) {
-        if (!voice.active())
+    for (std::size_t i = 0; i < leaving_.size(); ++i) {
+        Voice& voice = leaving_[i];
+        if (!voice.active()) {
+            leavingEnd_ = std::max(leavingEnd_, i + 1);
             return voice;
+        }
         if (voice.loudness() < quietest->loudness())
             quietest = &voice;
     }
@@ -140,9 +150,12 @@ void Performance::handle(const MidiEvent& event, int at) noexcept
     case Kind::entry:
         entry_ = NoteEntry(event.value);
         break;
+    case Kind::restrike:
     case Kind::clock:
     case Kind::clockStart:
+    case Kind::clockContinue:
     case Kind::clockStop:
+    case Kind::songPosition:
         break;
     }
 }
@@ -192,6 +205,8 @@ void Performance::beginCell(double beatsPerSecond) noexcept
     // nothing.
     std::array<Voice*, ControlGroup::most> together{};
     std::size_t count = 0;
+    while (leavingEnd_ > 0 && !leaving_[leavingEnd_ - 1].active())
+        --leavingEnd_;
     ControlGroup control;
     control.mostGrains = grainsForEach();
     control.beatsPerSecond = beatsPerSecond;

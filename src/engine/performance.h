@@ -11,8 +11,9 @@ namespace puretone {
 class Performance {
 public:
     static constexpr std::size_t voices = 256;
-    /// Given-up voices that still fade, and old sides of a change of program.
-    static constexpr std::size_t leavingVoices = 64;
+    /// Given-up voices that still fade, and old sides of a change of program: all may change at
+    /// once.
+    static constexpr std::size_t leavingVoices = voices;
 
     /// Everything silent, all keys and pedals up.
     void reset(double rate) noexcept;
@@ -47,6 +48,11 @@ public:
     /// What goes on by itself in a layer; null where there is no such layer.
     const MovesRun* sharedOf(LayerId layer) const noexcept;
     const LayerMoves* movesOf(LayerId layer) const noexcept;
+    /// With which a key was struck last; 100 where it never was.
+    int velocityOf(int key) const noexcept
+    {
+        return touch_[std::size_t(key)] > 0 ? touch_[std::size_t(key)] : 100;
+    }
     bool isDown(int key) const noexcept { return heldSince_[std::size_t(key)] != 0; }
 
 private:
@@ -75,7 +81,10 @@ private:
         std::array<const ProgramZone*, 64> zones{};
         std::size_t count = 0;
     };
+    /// For each key, which layers of the new program have lost a held note with its zone.
+    using Lost = std::array<std::uint64_t, 128>;
 
+    void takeOver(Voice& voice, const Program* next, Lost& lost) noexcept;
     void noteOn(int key, int velocity, int channel) noexcept;
     void noteOff(int key, int touch) noexcept;
     enum class End { letGo, restruck };
@@ -103,8 +112,6 @@ private:
     {
         return layer < 64 ? std::uint64_t(1) << layer : 0;
     }
-    /// For each key, which layers of the new program have lost a held note with its zone.
-    using Lost = std::array<std::uint64_t, 128>;
     void soundOnHeldKeys(const Program* last, const Lost& lost) noexcept;
     std::uint64_t soundingLayers(int key) const noexcept;
     std::uint32_t nextRandom() noexcept;
@@ -112,8 +119,8 @@ private:
     double heldFall(const ProgramLayer& layer, int key) const noexcept;
     void choose(Chosen& chosen, int key) noexcept;
     void soundLayer(const Chosen& chosen, int key, int velocity, bool others) noexcept;
-    bool tie(const Chosen& chosen, int key, bool others) noexcept;
-    bool goBack(const Voice& voice) noexcept;
+    std::uint64_t tie(const Chosen& chosen, int key, bool others) noexcept;
+    void goBack(std::uint64_t layers) noexcept;
     void choke(int group) noexcept;
     void makeRoom(std::uint32_t layer, int limit) noexcept;
     Voice* freeVoice() noexcept;
@@ -143,6 +150,7 @@ private:
 
     std::array<Voice, voices> playing_;
     std::array<Voice, leavingVoices> leaving_;
+    std::size_t leavingEnd_ = 0; ///< None of those from here on is in use.
     Mix through_, beside_;
     double levelFrom_ = 1.0,
            levelTo_ = 1.0; ///< Of volume and expression, at both ends of the cell.

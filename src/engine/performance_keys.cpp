@@ -96,23 +96,32 @@ void Performance::choose(Chosen& chosen, int key) noexcept
     chosen.count = 1;
 }
 
-/// The sounding note of the layer goes on at the pitch of another key. False where there is none.
-bool Performance::tie(const Chosen& chosen, int key, bool others) noexcept
+/// The sounding note of the layer goes on at the pitch of another key, in the zones that both keys
+/// sound; in the others it ends.
+///
+/// @return A bit for each of the chosen zones that goes on; 0 where a new note is to begin.
+std::uint64_t Performance::tie(const Chosen& chosen, int key, bool others) noexcept
 {
     const ProgramLayer& layer = program_->layers[chosen.layer];
     if (layer.notes != Notes::tied || !others)
-        return false;
-    bool tied = false;
-    const auto zonesEnd = chosen.zones.begin() + std::ptrdiff_t(chosen.count);
+        return 0;
+    std::uint64_t tied = 0;
+    for (auto& voice : playing_) {
+        if (!plays(voice, chosen.layer) || voice.released())
+            continue;
+        for (std::size_t i = 0; i < chosen.count; ++i)
+            if (chosen.zones[i]->id() == voice.zone()->id()) {
+                voice.retune(key, channel_[std::size_t(key)],
+                    layer.glide.byRate ? layer.glide.seconds * std::abs(key - voice.key()) / 12.0
+                                       : layer.glide.seconds);
+                tied |= std::uint64_t(1) << i;
+            }
+    }
+    if (tied == 0)
+        return 0;
     for (auto& voice : playing_)
-        if (plays(voice, chosen.layer) && !voice.released()
-            && std::any_of(chosen.zones.begin(), zonesEnd,
-                [&](const ProgramZone* zone) { return zone->id() == voice.zone()->id(); })) {
-            voice.retune(key, channel_[std::size_t(key)],
-                layer.glide.byRate ? layer.glide.seconds * std::abs(key - voice.key()) / 12.0
-                                   : layer.glide.seconds);
-            tied = true;
-        }
+        if (plays(voice, chosen.layer) && !voice.released() && voice.key() != key)
+            voice.release(at_, releaseTouch_ / 127.0);
     return tied;
 }
 
@@ -145,12 +154,12 @@ void Performance::soundLayer(const Chosen& chosen, int key, int velocity, bool o
     const int from = std::exchange(state.lastKey, key);
     if (layer.chokeGroup > 0)
         choke(layer.chokeGroup);
-    if (tie(chosen, key, others))
-        return;
+    const std::uint64_t tied = tie(chosen, key, others);
     VoiceStart start;
     start.program = program_;
     start.key = key;
-    start.velocity = hands_.softened() ? std::max(1, velocity * 2 / 3) : velocity;
+    start.velocity = velocity;
+    start.loudnessShare = hands_.softened() ? 2.0 / 3.0 : 1.0;
     start.rate = rate_;
     start.event = events_;
     start.entry = entry_;
@@ -159,14 +168,17 @@ void Performance::soundLayer(const Chosen& chosen, int key, int velocity, bool o
     start.channel = channel_[std::size_t(key)];
     start.turn = state.notes++;
     start.at = at_;
-    if (layer.notes != Notes::many)
+    if (layer.notes != Notes::many && tied == 0)
         for (auto& voice : playing_)
             if (plays(voice, chosen.layer) && voice.event() != events_)
                 giveUp(voice, changeSeconds);
     glideInto(start, layer, from, key, others);
     start.fall = heldFall(layer, key);
-    makeRoom(chosen.layer, layer.voices);
+    if (tied == 0)
+        makeRoom(chosen.layer, layer.voices);
     for (std::size_t i = 0; i < chosen.count; ++i) {
+        if ((tied >> i & 1U) != 0)
+            continue;
         start.zone = chosen.zones[i];
         for (start.unison = 0; start.unison < layer.unison.voices; ++start.unison) {
             // Two that begin alike would begin as one.
@@ -245,6 +257,9 @@ void Performance::noteOn(int key, int velocity, int channel) noexcept
     ++events_;
     touch_[place] = std::uint8_t(velocity);
     channel_[place] = std::uint8_t(channel);
+    if (std::none_of(playing_.begin(), playing_.end(),
+            [channel](const Voice& v) { return v.active() && v.channel() == channel; }))
+        hands_.snap(channel);
     pressedAt_[place] = frameNow();
     sound(key, velocity, others, [others](const ProgramLayer& layer) {
         return layer.when == SoundsWhen::press
@@ -265,32 +280,37 @@ void Performance::noteOff(int key, int touch) noexcept
         keyCameUp(key);
 }
 
-/// Where a layer plays one note and another key is still down, the note goes back to it. False
-/// where the note is to end.
-bool Performance::goBack(const Voice& voice) noexcept
+/// Where a layer plays one note and another key is still down, the note goes back to it.
+///
+/// @param layers Whose notes end now.
+void Performance::goBack(std::uint64_t layers) noexcept
 {
-    const ProgramLayer& layer = layerOf(voice);
-    if (layer.notes == Notes::many || layer.when == SoundsWhen::release
-        || voice.program() != program_)
-        return false;
-    const int back = lastHeldIn(voice.zone()->layer);
-    if (back < 0)
-        return false;
-    ++events_;
-    sound(back, touch_[std::size_t(back)], true,
-        [&](const ProgramLayer& other) { return &other == &layer; });
-    return true;
+    for (std::uint32_t i = 0; program_ != nullptr && i < program_->layers.size(); ++i) {
+        const ProgramLayer& layer = program_->layers[i];
+        if ((layers & bitOf(i)) == 0 || layer.notes == Notes::many
+            || layer.when == SoundsWhen::release)
+            continue;
+        const int back = lastHeldIn(i);
+        if (back < 0)
+            continue;
+        ++events_;
+        sound(back, touch_[std::size_t(back)], true,
+            [&layer](const ProgramLayer& other) { return &other == &layer; });
+    }
 }
 
+/// A key no longer sounds what it did: that goes back to another key, waits for a pedal, or ends.
 void Performance::endNotes(int key, End how) noexcept
 {
-    const bool held = holds(key);
+    if (!holds(key) && how == End::letGo)
+        goBack(soundingLayers(key));
+    // What has gone on as another key's note is no longer this one's.
     for (auto& voice : playing_) {
         if (!voice.active() || voice.key() != key || voice.released())
             continue;
-        if (held)
+        if (holds(key))
             voice.sustained = true;
-        else if (how == End::restruck || !goBack(voice))
+        else
             voice.release(at_, releaseTouch_ / 127.0);
     }
 }

@@ -50,6 +50,9 @@ void TempoRun::tick(double frame) noexcept
     std::copy_backward(times_.begin(), times_.end() - 1, times_.end());
     times_[0] = frame;
     known_ = std::min(known_ + 1, remembered);
+    // The first tick of a song that begins or goes on says where it is, to the frame.
+    if (counts_ && std::exchange(placed_, false))
+        leapTo(double(ticks_ - 1) / ticksPerBeat - perFrame_ * (frame - double(frame_)));
     if (known_ < 2)
         return;
     // Ticks are late by chance, each on its own: a line through all of them.
@@ -83,7 +86,7 @@ void TempoRun::beginCell(int frames) noexcept
             double(ticks_ - 1) / ticksPerBeat + (double(frame_) - times_[0]) / rate_ * clock_;
         const double late = theirs - beat_;
         if (std::abs(late) > 0.5)
-            beat_ = theirs;
+            leapTo(theirs);
         else
             beats = std::max(0.1 * beats, beats + late / 0.2);
     }

@@ -40,7 +40,7 @@ void Voice::start(const VoiceStart& how) noexcept
     sustained = false;
     follows_ = false;
     velocity_ = how.velocity;
-    touchShare_ = velocity_ / 127.0;
+    touchShare_ = std::max(1.0, velocity_ * how.loudnessShare) / 127.0;
     releaseTouch_ = 0.0;
     fall_ = how.fall;
     ramp_ = 1.0;
@@ -235,6 +235,7 @@ void Voice::retune(int key, int channel, double seconds) noexcept
     key_ = key;
     channel_ = channel;
     settle();
+    follows_ = true; // to the gain that its zone has on this key
     glideWithin(seconds);
     // Held by the key that it has gone to.
     sustained = false;

@@ -28,6 +28,12 @@ public:
     void release(int at, double touch = 0.0) noexcept;
     /// Fades to silence within `seconds`, whatever the envelope says: for stolen voices.
     void fadeAway(double seconds, int at) noexcept;
+    /// Between cells: leaves within `seconds`, where it would not be gone sooner.
+    void hastenAway(double seconds) noexcept
+    {
+        if (rampStep_ > -1.0 / (seconds * rate_))
+            fadeAway(seconds, 0);
+    }
     /// Between cells: goes on with the sound of a new program, rising over the same `seconds`.
     void moveTo(const Program& program, const ProgramZone& zone, double seconds) noexcept;
     /// Between cells: the same sound in a new program: only tuning and envelope may differ.
@@ -43,7 +49,7 @@ public:
         // Where it was moved far ahead the note does not play all the way there.
         return position_ >= to || (wentRound_ && position_ < from - (to - from));
     }
-    double jumpSeconds() const noexcept;
+    double jumpSeconds() const noexcept; ///< Half a second at the most.
     void jump() noexcept;
 
     /// The next cell is made in steps, of up to eight voices side by side: this one (or it ends:
@@ -76,6 +82,8 @@ public:
     const Program* program() const noexcept { return program_; }
     const ProgramZone* zone() const noexcept { return zone_; }
     int key() const noexcept { return key_; }
+    /// With which its key was struck: the one that chose its zone.
+    int velocity() const noexcept { return velocity_; }
     std::uint64_t age() const noexcept { return age_; }
     /// Of what was played; others began with it.
     std::uint64_t event() const noexcept { return event_; }
@@ -227,7 +235,8 @@ struct VoiceStart {
     const Program* program = nullptr;
     const ProgramZone* zone = nullptr;
     int key = 60;
-    int velocity = 100;
+    int velocity = 100; ///< That chooses zones,
+    double loudnessShare = 1.0; ///< and how much of it is left for how loud it sounds.
     double rate = 48000.0;
     std::uint64_t age = 0;
     std::uint64_t event = 0;

@@ -37,8 +37,8 @@ void Voice::placeAtStart(const VoiceStart& how) noexcept
     const ProgramLayer& l = layer();
     loopAlone_ = how.entry == NoteEntry::loopStart;
     const bool inner = l.inner == InnerUse::always
-        || (l.inner == InnerUse::softer && velocity_ < l.innerTouch)
-        || (l.inner == InnerUse::harder && velocity_ > l.innerTouch);
+        || (l.inner == InnerUse::softer && touchShare_ * 127.0 < l.innerTouch)
+        || (l.inner == InnerUse::harder && touchShare_ * 127.0 > l.innerTouch);
     position_ = inner ? sound.innerStart : sound.start;
     const double room = sound.loops() ? sound.loopEnd - sound.loopLength : sound.end;
     // Where there is room for it: a loop is entered at its own place.
@@ -103,8 +103,9 @@ double Voice::jumpSeconds() const noexcept
     const ZoneSound& sound = *zone_->sound;
     const double crossfade = double(sound.loop.crossfade.value) / sound.rate;
     const double half = 0.5 * double(sound.loop.span.length()) / sound.rate;
-    return std::clamp(crossfade, std::min(0.01, half), std::min(0.25, half))
-        / std::max(0.05, speed_);
+    // A note far below its root would take many seconds, and a new program waits for it.
+    return std::min(0.5,
+        std::clamp(crossfade, std::min(0.01, half), std::min(0.25, half)) / std::max(0.05, speed_));
 }
 
 /// Back to the start, whole periods away where the take has a pitch, so that both sides agree.

@@ -185,3 +185,57 @@ TEST_CASE(
         }
     }
 }
+
+TEST_CASE("a note begins where its channel was put ahead of it, without a chirp", "[engine][hands]")
+{
+    Engine engine;
+    engine.prepare(rate);
+    engine.setPerKey(true);
+    engine.setProgram(Compiler().compile(tone(), rate));
+    std::vector<float> left(9600), right(left);
+    engine.process(left.data(), right.data(), 0);
+    const auto beginFrom = [&](float before) {
+        engine.handle(MidiEvent::allOff());
+        engine.process(left.data(), right.data(), 9600);
+        engine.handle(bend(before, 2));
+        engine.process(left.data(), right.data(), 9600);
+        engine.handle(bend(0.25f, 2));
+        engine.handle(on(57, 2));
+        engine.process(left.data(), right.data(), 9600);
+        return left;
+    };
+    const auto settled = beginFrom(0.25f); // it has long been there
+    const auto ahead = beginFrom(-0.25f);
+    // The same note, sample by sample.
+    float off = 0.0f;
+    for (std::size_t i = 0; i < settled.size(); ++i)
+        off = std::max(off, std::abs(settled[i] - ahead[i]));
+    CHECK(off < 1e-4f);
+}
+
+TEST_CASE("pressure and controller 74 belong to the note of their channel", "[engine][hands]")
+{
+    auto instrument = tone();
+    const Source source =
+        GENERATE(Source{SourceKind::controller, 74}, Source{SourceKind::pressure, 0});
+    instrument.layers[0].movements = {{source, Target::level, 0, -24.0, {}, 0.0, true}};
+    const auto levelWith = [&](int channelMoved, bool perKey) {
+        Engine engine;
+        engine.prepare(rate);
+        engine.setPerKey(perKey);
+        engine.setProgram(Compiler().compile(instrument, rate));
+        std::vector<float> left(24000), right(left);
+        engine.process(left.data(), right.data(), 0);
+        engine.handle(on(57, 2));
+        engine.handle(source.kind == SourceKind::pressure
+                ? MidiEvent{MidiEvent::Kind::pressure, 0, 127, 0.0f, std::uint8_t(channelMoved)}
+                : controlOn(channelMoved, 74, 127));
+        engine.process(left.data(), right.data(), 24000);
+        return rmsDb(std::span(left).subspan(12000));
+    };
+    const double usual = levelWith(5, true);
+    CHECK_THAT(levelWith(2, true), WithinAbs(usual - 24.0, 0.2));
+    // The first channel is everybody's, and so is any where keys have none of their own.
+    CHECK_THAT(levelWith(0, true), WithinAbs(usual - 24.0, 0.2));
+    CHECK_THAT(levelWith(5, false), WithinAbs(usual - 24.0, 0.2));
+}

@@ -298,3 +298,82 @@ TEST_CASE("a pattern that is switched while keys are held leaves no note hanging
         go();
     CHECK(engine->look().voices == 0);
 }
+
+TEST_CASE(
+    "a pattern goes with a song that begins anew, goes on, and leaps", "[engine][pattern][tempo]")
+{
+    const auto engine = std::make_unique<Engine>();
+    engine->prepare(rate);
+    engine->setFollowsClock(true);
+    Pattern pattern;
+    pattern.on = true;
+    pattern.beats = 0.25;
+    pattern.gate = 0.5;
+    engine->setProgram(Compiler().compile(plucks(pattern), rate));
+    std::vector<float> left(1000), right(left);
+    engine->process(left.data(), right.data(), 0);
+    constexpr int perTick = 1000; // 120 beats a minute
+    int ticks = 0;
+    const auto play = [&](int count) {
+        for (int i = 0; i < count; ++i, ++ticks) {
+            engine->handle({MidiEvent::Kind::clock});
+            engine->process(left.data(), right.data(), perTick);
+        }
+    };
+    const auto notesSince = [&](int tick) {
+        std::vector<RecentNote> found;
+        for (const auto& note : engine->recentNotes().since(0))
+            if (note.frame >= std::int64_t(tick) * perTick)
+                found.push_back(note);
+        return found;
+    };
+    engine->handle({MidiEvent::Kind::clockStart});
+    play(48);
+    engine->handle(MidiEvent::noteOn(60, 100));
+    play(24 * 8);
+    const auto check = [&](int from) {
+        // Sixteenths on the song's own: a note each six ticks, none of them longer than its gate.
+        const auto notes = notesSince(from);
+        REQUIRE(keysOf(notes).size() >= 7);
+        std::int64_t began = -1;
+        for (const auto& note : notes) {
+            if (note.event.kind == MidiEvent::Kind::noteOn) {
+                const double place = double(note.frame - std::int64_t(from) * perTick) / perTick;
+                CAPTURE(place);
+                CHECK_THAT(place - 6.0 * std::round(place / 6.0), WithinAbs(0.0, 0.25));
+                began = note.frame;
+            } else if (began >= 0) {
+                CHECK(note.frame - began < 4 * perTick);
+            }
+        }
+    };
+    SECTION("from its beginning, while it plays")
+    {
+        const int from = ticks;
+        engine->handle({MidiEvent::Kind::clockStart});
+        play(48);
+        check(from);
+    }
+    SECTION("it goes on where it stopped")
+    {
+        play(3); // between two sixteenths
+        engine->handle({MidiEvent::Kind::clockStop});
+        engine->process(left.data(), right.data(), 1000);
+        ++ticks;
+        const int from = ticks + 3;
+        engine->handle({MidiEvent::Kind::clockContinue});
+        play(51);
+        check(from);
+    }
+    SECTION("it is put to another place, back and ahead")
+    {
+        for (const int sixteenths : {2, 400, 0}) {
+            engine->handle({MidiEvent::Kind::clockStop});
+            engine->handle(MidiEvent::songPosition(sixteenths));
+            engine->handle({MidiEvent::Kind::clockContinue});
+            const int from = ticks;
+            play(48);
+            check(from);
+        }
+    }
+}
