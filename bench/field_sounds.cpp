@@ -190,4 +190,71 @@ std::vector<FieldSound> fieldSounds(int rounds, std::uint64_t seed)
     return sounds;
 }
 
+namespace {
+
+enum class Slow { tremolo, swell, beatingTwo, beatingFive, wander };
+
+/// dB at a moment.
+double slowLevel(Slow kind, double t, double hz, double depth)
+{
+    if (kind == Slow::tremolo)
+        return -depth * (0.5 - 0.5 * std::sin(twoPi * hz * t));
+    const double turn = std::sin(twoPi * hz * t);
+    return std::max(
+        -30.0, -1.5 * depth * (turn < 0.0 ? -turn : 1.0 - std::pow(std::max(0.0, turn), 0.3)));
+}
+
+std::vector<float> slowSound(Slow kind, Maker& m, std::size_t frames)
+{
+    struct Tone {
+        double hz, level, phase;
+    };
+    const double hz = m.between(60.0, 900.0);
+    const int partials = 1 + int(m.between(1.0, 9.0));
+    const int voices = kind == Slow::beatingTwo ? 2 : kind == Slow::beatingFive ? 5 : 1;
+    std::vector<Tone> tones;
+    for (int v = 0; v < voices; ++v) {
+        const double detune = voices == 1 ? 1.0 : std::exp2(m.between(-12.0, 12.0) / 1200.0);
+        for (int h = 1; h <= partials; ++h)
+            tones.push_back({h * hz * detune, 1.0 / h / std::sqrt(voices), m.between(0.0, twoPi)});
+    }
+    const double rounds = kind == Slow::tremolo ? m.between(0.15, 6.0) : m.between(0.1, 0.7);
+    const double depth = m.between(3.0, 20.0);
+    const double noise = std::pow(10.0, m.between(-75.0, -45.0) / 20.0);
+    const auto wander = m.slow(5.0, kind == Slow::wander ? 0.9 : 0.0);
+    const bool moves = kind == Slow::tremolo || kind == Slow::swell;
+    std::vector<float> wave(frames);
+    for (std::size_t i = 0; i < frames; ++i) {
+        const double t = double(i) / rate, left = double(frames - i) / rate;
+        double sum = 0.0;
+        for (const auto& tone : tones)
+            sum += tone.level * std::sin(twoPi * tone.hz * t + tone.phase);
+        const double level = moves ? slowLevel(kind, t, rounds, depth) : 0.0;
+        const double edge = std::min({1.0, t / 0.2, left / 0.3});
+        wave[i] = float(0.2 * edge * wander[i] * std::pow(10.0, level / 20.0) * sum
+            + noise * m.between(-1.0, 1.0));
+    }
+    return wave;
+}
+
+} // namespace
+
+std::vector<FieldSound> slowSounds(int rounds, std::uint64_t seed)
+{
+    constexpr std::pair<const char*, Slow> kinds[] = {{"tremolo", Slow::tremolo},
+        {"swell", Slow::swell}, {"two voices", Slow::beatingTwo},
+        {"five voices", Slow::beatingFive}, {"wander", Slow::wander}};
+    std::vector<FieldSound> sounds;
+    std::mt19937_64 engine(seed);
+    for (int round = 0; round < rounds; ++round)
+        for (const auto& [name, kind] : kinds) {
+            const double seconds = 2.0 + 12.0 * double(engine() >> 11U) / double(1ULL << 53U);
+            const auto frames = std::size_t(seconds * rate);
+            Maker maker(frames, engine());
+            sounds.push_back({name + std::string(" ") + std::to_string(round),
+                Audio{rate, {slowSound(kind, maker, frames)}}});
+        }
+    return sounds;
+}
+
 } // namespace bench

@@ -18,4 +18,9 @@ struct FieldSound {
 /// of each, 1.5 to 12 s, every second one in stereo, all drawn from `seed`.
 std::vector<FieldSound> fieldSounds(int rounds, std::uint64_t seed);
 
+/// One sound each that comes and goes: tremolo, swells that rise fast and fall slowly, two and five
+/// voices beside each other, a level that wanders. `rounds` of each, 2 to 14 s, 60 to 900 Hz, in
+/// noise of -75 to -45 dB.
+std::vector<FieldSound> slowSounds(int rounds, std::uint64_t seed);
+
 } // namespace bench

@@ -4,20 +4,28 @@
 // notes. Real ones, where a folder of single notes is to be had: long takes put together from them
 // (long_takes.h).
 //
-//   split_bench [TAKES [SEED [NOTES [HITS]]]]
+// And what is offered without being asked (splitToOffer): long takes are to be, single sounds are
+// not. Single ones are computed (rain, crackle, swells, drones, beating) and, where there are any,
+// recorded.
+//
+//   split_bench [TAKES [SEED [NOTES [HITS [SINGLE...]]]]]
 //
 // TAKES of each kind; NOTES a folder of WAVs of single notes (loops inside are used), HITS one of
-// drums and other one-shots.
+// drums and other one-shots. SINGLE: folders of single sounds, of which those longer than 0.8 s
+// count.
 
+#include "bench/field_sounds.h"
 #include "bench/long_takes.h"
-#include "prepare/split.h"
+#include "prepare/split_offer.h"
 
 #include <algorithm>
 #include <cmath>
 #include <cstdio>
 #include <cstdlib>
+#include <filesystem>
 #include <numbers>
 #include <random>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -142,6 +150,7 @@ double share(int part, int of)
 struct Tally {
     int takes = 0, perfect = 0, notes = 0, found = 0, extra = 0;
     int struck = 0, struckInTime = 0, swelling = 0, swellingInTime = 0;
+    int asked = 0, offered = 0; ///< Takes.
     std::vector<double> errorsMs;
 
     /// @param nearby Seconds that a start may be off and still be that note's.
@@ -196,9 +205,12 @@ struct Tally {
     void print(const char* name) const
     {
         std::printf("%-24s %4d notes  found %5.1f  extra %5.1f  perfect %5.1f  struck %5.1f  "
-                    "swelling %5.1f (%d)\n",
+                    "swelling %5.1f (%d)",
             name, notes, share(found, notes), share(extra, notes), share(perfect, takes),
             share(struckInTime, struck), share(swellingInTime, swelling), swelling);
+        if (asked > 0)
+            std::printf("  offered %5.1f", share(offered, asked));
+        std::printf("\n");
     }
 };
 
@@ -227,6 +239,7 @@ void fromRecordings(int takes, unsigned seed, const std::vector<bench::Sound>& n
     const std::vector<bench::Sound>& hits, bool talkative)
 {
     std::printf("per cent; starts in time: struck within 10 ms, swelling within 30 ms\n");
+    int asked = 0, offered = 0;
     for (int k = 0; k < bench::takeKinds; ++k) {
         const auto kind = bench::TakeKind(k);
         const bool dense =
@@ -243,6 +256,8 @@ void fromRecordings(int takes, unsigned seed, const std::vector<bench::Sound>& n
             const auto label = std::string(nameOf(kind)) + " " + std::to_string(t);
             tally.add(take.starts, startsOf(splitRecording(take.audio), bench::takeRate), 0.1,
                 label, talkative);
+            ++tally.asked;
+            tally.offered += splitToOffer(take.audio).has_value();
             const auto addAs = [&](Tally& to, const SplitOptions& options, const char* how) {
                 to.add(take.starts, startsOf(splitRecording(take.audio, options), bench::takeRate),
                     0.1, label + how, talkative);
@@ -256,10 +271,54 @@ void fromRecordings(int takes, unsigned seed, const std::vector<bench::Sound>& n
                 addAs(silences, options, " silences");
         }
         tally.print(nameOf(kind));
+        asked += tally.asked;
+        offered += tally.offered;
         if (dense)
             onsets.print("  as onsets");
         if (parted)
             silences.print("  as silences");
+    }
+    std::printf("offered: %.1f %% of %d long takes\n", share(offered, asked), asked);
+}
+
+/// How many of sounds that are one each would be offered to be split.
+class Singles {
+public:
+    void add(const Audio& audio, const std::string& name)
+    {
+        ++count_;
+        if (const auto offer = splitToOffer(audio)) {
+            ++offered_;
+            names_ += " " + name + "(" + std::to_string(wantedNotes(*offer)) + ")";
+        }
+    }
+    void print(const char* name) const
+    {
+        std::printf("%-24s %4d single sounds  offered %5.2f %%%s\n", name, count_,
+            share(offered_, count_), names_.c_str());
+    }
+
+private:
+    int count_ = 0, offered_ = 0;
+    std::string names_;
+};
+
+void singles(int rounds, unsigned seed, std::span<char*> folders)
+{
+    Singles field, slow;
+    for (const auto& sound : bench::fieldSounds(rounds, seed))
+        field.add(sound.audio, sound.name);
+    for (const auto& sound : bench::slowSounds(rounds, seed))
+        slow.add(sound.audio, sound.name);
+    field.print("field, computed");
+    slow.print("slow, computed");
+    for (const char* folder : folders) {
+        Singles recorded;
+        for (const auto& entry : std::filesystem::directory_iterator(folder))
+            if (const auto sound = openRecording(entry.path());
+                sound && (*sound)->audio->seconds() > 0.8)
+                recorded.add(*(*sound)->audio, entry.path().stem().string());
+        recorded.print(folder);
     }
 }
 
@@ -275,5 +334,7 @@ int main(int argc, char** argv)
         fromRecordings(takes, seed, bench::loadSounds(argv[3], true),
             argc > 4 ? bench::loadSounds(argv[4], false) : std::vector<bench::Sound>(),
             std::getenv("SPLIT_BENCH_TALK") != nullptr);
+    singles(
+        takes, seed, std::span(argv, std::size_t(argc)).subspan(std::size_t(std::min(argc, 5))));
     return 0;
 }

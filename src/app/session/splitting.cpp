@@ -2,6 +2,7 @@
 #include "app/session/session.h"
 
 #include "model/take_maker.h"
+#include "prepare/split_offer.h"
 
 namespace puretone::app {
 
@@ -15,11 +16,11 @@ void Splitting::lookForNotes(const RecordingPtr& recording)
     const AudioPtr audio = recording->audio;
     session_.background().run(
         JobKey(JobKind::notesInside, recording->hash), Background::Running::finish,
-        [audio](const Progress& progress) { return splitRecording(*audio, {}, progress); },
-        [this, audio](const SplitResult& found) {
-            if (wantedNotes(found) < 2)
+        [audio](const Progress& progress) { return splitToOffer(*audio, progress); },
+        [this, audio](const std::optional<SplitResult>& found) {
+            if (!found)
                 return;
-            several_.push_back({audio, found});
+            several_.push_back({audio, *found});
             emit session_.derivedChanged();
         },
         Background::Lane::bulk);
@@ -57,7 +58,16 @@ void Splitting::showNotesInside()
         propose({}); // as it is treated now
         return;
     }
-    split_ = found->split;
+    show(found->split);
+}
+
+/// As a step of its own.
+void Splitting::show(Proposal next)
+{
+    before_.push_back(std::exchange(split_, std::move(next)));
+    after_.clear();
+    of_ = session_.take()->sound();
+    steps_ = session_.history().undoSteps();
     emit session_.derivedChanged();
 }
 
@@ -80,22 +90,69 @@ void Splitting::propose(const SplitOptions& options)
         [this, audio = current->sound()](const SplitResult& found) {
             if (session_.take() == nullptr || session_.take()->sound() != audio)
                 return;
-            split_ = found;
-            emit session_.derivedChanged();
+            show(found);
         });
 }
 
 void Splitting::forget()
 {
     session_.background().cancel(JobKind::split);
-    split_.reset();
+    leave();
     emit session_.derivedChanged();
 }
 
-void Splitting::change(const SplitResult& changed)
+void Splitting::leave()
 {
+    split_.reset();
+    before_.clear();
+    after_.clear();
+}
+
+void Splitting::change(const SplitResult& changed, bool first)
+{
+    if (first)
+        return show(changed);
     split_ = changed;
     emit session_.derivedChanged();
+}
+
+void Splitting::follow()
+{
+    const Take* current = session_.take();
+    if (split_ && (current == nullptr || current->sound() != of_.lock()))
+        leave();
+}
+
+/// What was done to the document since comes first.
+bool Splitting::canUndo() const
+{
+    return !before_.empty() && session_.history().undoSteps() <= steps_;
+}
+
+bool Splitting::undo()
+{
+    if (!canUndo())
+        return false;
+    after_.push_back(std::exchange(split_, std::move(before_.back())));
+    before_.pop_back();
+    emit session_.derivedChanged();
+    return true;
+}
+
+bool Splitting::redo()
+{
+    if (after_.empty())
+        return false;
+    before_.push_back(std::exchange(split_, std::move(after_.back())));
+    after_.pop_back();
+    emit session_.derivedChanged();
+    return true;
+}
+
+void Splitting::abandon()
+{
+    if (undo())
+        after_.pop_back(); // nobody wants it again
 }
 
 void Splitting::make(const std::optional<NoteSeries>& series)

@@ -30,14 +30,26 @@ public:
     void propose(const SplitOptions& options);
     void forget();
     /// A border that was moved, a piece that is wanted or not: the proposal is not part of the
-    /// document.
-    void change(const SplitResult& changed);
+    /// document, but has an undo of its own.
+    /// @param first Begins a gesture: what it does is one step.
+    void change(const SplitResult& changed, bool first);
+    /// Of the take on screen; nothing where none was asked for.
     const std::optional<SplitResult>& proposal() const { return split_; }
+    /// What was done to the proposal is undone before anything in the document: change by change,
+    /// and then the proposal itself. False where there is nothing of the kind.
+    bool undo();
+    bool redo();
+    bool canUndo() const;
+    bool canRedo() const { return !after_.empty(); }
     /// Makes takes of the proposed pieces; they take the place of the take on screen.
     /// @param series Names them in turn; otherwise each is named by its own pitch.
     void make(const std::optional<NoteSeries>& series = {});
+    /// Esc in the middle of a gesture: what it has done is taken back.
+    void abandon();
     /// Another take is on screen.
-    void leave() { split_.reset(); }
+    void leave();
+    /// The document has changed: a proposal goes with the sound that it was made of.
+    void follow();
 
 private:
     struct Several {
@@ -47,7 +59,12 @@ private:
     const Several* several() const;
 
     Session& session_;
-    std::optional<SplitResult> split_;
+    using Proposal = std::optional<SplitResult>;
+    void show(Proposal next);
+    Proposal split_;
+    std::weak_ptr<const Audio> of_; ///< What it was made of.
+    std::size_t steps_ = 0; ///< Of the document's undo, when the proposal was changed last.
+    std::vector<Proposal> before_, after_; ///< Of the take on screen: for undo, and for redo.
     std::vector<Several> several_; ///< Recordings that hold several notes, until that is answered.
 };
 

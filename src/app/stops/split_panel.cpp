@@ -128,28 +128,28 @@ void SplitPanel::showMenu(qint64 frame, const QPoint& place)
     const auto& audio = session_.take()->audio();
     menu.addAction(here == pieces.end() ? tr("Begin a piece here") : tr("Cut here"), this, [&] {
         session_.splitting().change(
-            withCut(*split, Frames{frame}, Frames{audio.frames()}, audio.rate));
+            withCut(*split, Frames{frame}, Frames{audio.frames()}, audio.rate), true);
     });
     if (here != pieces.end()) {
         const auto index = std::size_t(here - pieces.begin());
         auto* join = menu.addAction(tr("Join with the next"), this,
-            [&, index] { session_.splitting().change(withJoined(*split, index)); });
+            [&, index] { session_.splitting().change(withJoined(*split, index), true); });
         join->setEnabled(index + 1 < pieces.size());
         menu.addAction(here->sliver ? tr("Take it in") : tr("Leave it out"), this, [&, index] {
             auto changed = *split;
             changed.pieces[index].sliver = !changed.pieces[index].sliver;
-            session_.splitting().change(changed);
+            session_.splitting().change(changed, true);
         });
         menu.addAction(tr("Remove"), this, [&, index] {
             auto changed = *split;
             changed.pieces.erase(changed.pieces.begin() + std::ptrdiff_t(index));
-            session_.splitting().change(changed);
+            session_.splitting().change(changed, true);
         });
     }
     menu.exec(place);
 }
 
-void SplitPanel::moveBorder(int id, qint64 frame)
+void SplitPanel::moveBorder(int id, qint64 frame, bool first)
 {
     auto split = session_.splitting().proposal();
     const auto index = std::size_t(id - firstBorder) / 2;
@@ -166,7 +166,7 @@ void SplitPanel::moveBorder(int id, qint64 frame)
         const auto most = index + 1 < pieces.size() ? pieces[index + 1].span.start.value : frames;
         span.end.value = std::clamp<std::int64_t>(frame, span.start.value + shortestTake, most);
     }
-    session_.splitting().change(*split);
+    session_.splitting().change(*split, first);
 }
 
 void SplitPanel::switchPiece(qint64 frame)
@@ -177,7 +177,7 @@ void SplitPanel::switchPiece(qint64 frame)
     for (auto& piece : split->pieces)
         if (frame >= piece.span.start.value && frame < piece.span.end.value)
             piece.sliver = !piece.sliver;
-    session_.splitting().change(*split);
+    session_.splitting().change(*split, true);
 }
 
 std::vector<WaveHandle> SplitPanel::handles(

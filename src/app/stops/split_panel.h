@@ -22,7 +22,7 @@ public:
     FieldColumn* fields() { return fields_; }
     void refresh();
     std::vector<WaveHandle> handles(const std::function<QString(const QString&, double)>& note);
-    void moveBorder(int handle, qint64 frame);
+    void moveBorder(int handle, qint64 frame, bool first);
     /// Takes the piece at `frame` in or leaves it out.
     void switchPiece(qint64 frame);
     void paint(QPainter& painter, const WaveGeometry& geometry);
