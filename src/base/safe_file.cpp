@@ -316,19 +316,49 @@ Result<void> FilesTogether::write(const fs::path& target, const Writer& writer, 
     return {};
 }
 
+fs::path FilesTogether::waiting(const fs::path& target) const
+{
+    const std::scoped_lock lock(guard_);
+    for (const auto& file : waiting_)
+        if (file.target == target)
+            return file.temporary;
+    return target;
+}
+
 Result<void> FilesTogether::keep()
 {
-    kept_ = true;
+    /// A second name for what stands there, so that a crash never finds it without one. There are
+    /// file systems without second names: there what was replaced stays replaced.
+    enum class Former { none, linked, unknown };
+    struct Placed {
+        fs::path former, target;
+        Former was;
+    };
+    std::vector<Placed> placed;
     std::set<fs::path> folders;
-    for (auto files = std::exchange(waiting_, {}); const auto& file : files) {
-        if (auto placed = takePlace(file.temporary, file.target); !placed) {
-            // Those before it have their names; the others go.
-            for (const auto& rest : files)
-                removeQuietly(rest.temporary);
-            return placed;
-        }
+    Result<void> done;
+    for (const auto& file : waiting_) {
+        const auto former = temporaryBeside(file.target);
+        const Former was = ::link(file.target.c_str(), former.c_str()) == 0 ? Former::linked
+            : errno == ENOENT                                               ? Former::none
+                                                                            : Former::unknown;
+        placed.push_back({former, file.target, was});
+        done = takePlace(file.temporary, file.target);
+        if (!done)
+            break;
         folders.insert(folderOf(file.target));
     }
+    for (const auto& file : placed) {
+        if (!done && file.was == Former::linked)
+            (void)::rename(file.former.c_str(), file.target.c_str());
+        if (!done && file.was == Former::none)
+            removeQuietly(file.target);
+        removeQuietly(file.former);
+    }
+    if (!done)
+        return done;
+    kept_ = true;
+    waiting_.clear();
     for (const auto& folder : folders)
         syncFolder(folder);
     return {};

@@ -46,7 +46,11 @@ public:
     Result<void> write(const std::filesystem::path& target,
         const std::function<Result<void>(const std::filesystem::path&)>& writer,
         const std::function<Result<void>(const std::filesystem::path&)>& check = {});
-    /// All of them get their names. Where that fails for one, those before it have theirs.
+    /// Where the bytes of a file wait, for looking at several together before they have their
+    /// names; the file itself where none waits for it.
+    std::filesystem::path waiting(const std::filesystem::path& target) const;
+    /// All of them get their names, in the order in which they were written. Where that fails for
+    /// one, what stood under the names of those before it is back.
     Result<void> keep();
 
 private:
@@ -54,7 +58,7 @@ private:
         std::filesystem::path temporary, target;
     };
     std::vector<Waiting> waiting_;
-    std::mutex guard_; ///< Of the list.
+    mutable std::mutex guard_; ///< Of the list.
     std::optional<std::filesystem::path> made_;
     bool kept_ = false;
 };

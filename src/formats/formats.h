@@ -35,8 +35,12 @@ struct PlayedNote {
 Result<void> writeSoundFont(const std::filesystem::path& path, const std::string& name,
     const std::vector<Region>& plans, Depth depth,
     const std::function<PreparedTake(const Region&)>& sampleOf, const Progress& progress = {});
-/// Its size; plans are enough.
-std::uint64_t soundFontBytes(
+struct SoundFontSize {
+    std::uint64_t bytes = 0; ///< Of the file.
+    bool fits = true; ///< Its tables do: places in them have 16 bits.
+};
+/// Plans are enough.
+SoundFontSize soundFontSize(
     const std::string& name, const std::vector<Region>& regions, Depth depth);
 /// Reads one preset of a bank, by its place in soundFontPresets.
 ///
@@ -54,9 +58,12 @@ std::string encodeSfz(const std::string& name, const std::vector<Region>& region
 std::string sampleName(const Region& region, const std::string& ending = ".wav");
 /// Where the samples of an SFZ file lie: "NAME samples" beside it.
 std::filesystem::path sfzFolder(const std::filesystem::path& sfz);
+/// Where the file that an SFZ names is to be read from, if not from where it says.
+using SampleFiles = std::function<std::filesystem::path(const std::filesystem::path&)>;
 /// @param only As for a SoundFont.
 Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& progress = {},
-    LeftOut* leftOut = nullptr, const std::optional<PlayedNote>& only = {});
+    LeftOut* leftOut = nullptr, const std::optional<PlayedNote>& only = {},
+    const SampleFiles& where = {});
 /// Of an SFZ file or a SoundFont what plays a note; all of other files.
 Result<Instrument> openForNote(const std::filesystem::path& path, const PlayedNote& note);
 /// The sentence for it.

@@ -221,6 +221,8 @@ void Journal::clear()
 
 namespace {
 
+constexpr const char* asideName = "unreadable-";
+
 std::optional<journal::Contents> contentsOf(const fs::path& folder)
 {
     const auto bytes = readFile(folder / journal::fileName);
@@ -229,28 +231,51 @@ std::optional<journal::Contents> contentsOf(const fs::path& folder)
     return journal::read({reinterpret_cast<const char*>(bytes->data()), bytes->size()});
 }
 
+/// Whether it never came to a journal: nothing was said there that could be lost.
+bool hasNoJournal(const fs::path& folder)
+{
+    std::error_code trouble;
+    return !fs::exists(folder / journal::fileName, trouble) && !trouble;
+}
+
+/// Out of the way of later looks, where it can be moved.
+fs::path setAside(const fs::path& folder)
+{
+    std::error_code trouble;
+    auto aside = folder.parent_path() / (asideName + folder.filename().string());
+    fs::rename(folder, aside, trouble);
+    return trouble ? folder : aside;
+}
+
 } // namespace
 
-std::vector<LeftBehind> leftBehind(const fs::path& root)
+Left leftBehind(const fs::path& root)
 {
-    std::vector<LeftBehind> found;
+    Left found;
     std::error_code ignored;
-    for (const auto& entry : fs::directory_iterator(root, ignored)) {
-        if (!entry.is_directory(ignored))
-            continue;
-        LeftBehind left{entry.path(), {}, FileLock::take(entry.path() / lockName)};
+    std::vector<fs::path> folders;
+    for (const auto& entry : fs::directory_iterator(root, ignored))
+        if (entry.is_directory(ignored)
+            && entry.path().filename().string().rfind(asideName, 0) != 0)
+            folders.push_back(entry.path());
+    for (const auto& folder : folders) {
+        LeftBehind left{folder, {}, FileLock::take(folder / lockName)};
         if (!left.lock)
             continue;
-        if (const auto contents = contentsOf(left.folder))
+        const auto contents = contentsOf(folder);
+        if (contents)
             for (const auto& [name, file] : contents->history.unsaved)
                 left.documents.push_back({name, file});
-        // A journal without a complete history, or of work that is saved, has nothing to tell.
-        if (left.documents.empty())
+        if (!left.documents.empty())
+            found.work.push_back(std::move(left));
+        else if ((contents && contents->whole) || hasNoJournal(folder))
             discard(left);
-        else
-            found.push_back(std::move(left));
+        else {
+            left.lock.reset(); // its file goes before the folder has another name
+            found.unreadable.push_back(setAside(folder));
+        }
     }
-    std::sort(found.begin(), found.end(), [&](const LeftBehind& a, const LeftBehind& b) {
+    std::sort(found.work.begin(), found.work.end(), [&](const LeftBehind& a, const LeftBehind& b) {
         return fs::last_write_time(a.folder, ignored) < fs::last_write_time(b.folder, ignored);
     });
     return found;

@@ -79,8 +79,17 @@ struct LeftBehind {
     std::unique_ptr<FileLock> lock;
 };
 
-/// What processes that are gone left inside `root`; folders with nothing in them are removed.
-std::vector<LeftBehind> leftBehind(const std::filesystem::path& root);
+/// What processes that are gone left inside a folder of journals.
+struct Left {
+    std::vector<LeftBehind> work; ///< The oldest first.
+    /// Journals that may hold work which cannot be read here: damaged, of a later program, or not
+    /// to be had from the disk. Kept under these names, and not looked at again.
+    std::vector<std::filesystem::path> unreadable;
+};
+
+/// Looks through `root`. Journals that say that all was saved are removed; what cannot be read is
+/// set aside.
+Left leftBehind(const std::filesystem::path& root);
 /// @return The work as it was, undo and redo included, or `damaged`, `cannotRead` with a sentence
 ///         where the value on screen cannot be had. Steps to values that cannot are left out.
 Result<History::Snapshot> openLeft(const LeftBehind& left, const Progress& progress = {});

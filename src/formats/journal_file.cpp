@@ -178,6 +178,7 @@ std::optional<Contents> read(const std::string& bytes)
     HistoryText history;
     std::string before;
     bool complete = false;
+    bool whole = false; // up to the last history
     while (const auto found = nextRecord(rest)) {
         if (found->kind == 'a') {
             const auto tab = found->body.find('\t');
@@ -196,7 +197,9 @@ std::optional<Contents> read(const std::string& bytes)
             contents.history = history;
             complete = true;
         }
+        whole = found->kind == 'h' && rest.empty();
     }
+    contents.whole = whole;
     if (!complete)
         return std::nullopt;
     std::set<int> wanted{contents.history.current};

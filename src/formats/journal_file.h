@@ -54,6 +54,9 @@ struct Contents {
     HistoryText history;
     std::map<int, std::string> values; ///< JSON by number; of those that the history names.
     std::map<std::string, std::string> audio;
+    /// Nothing stands behind it: a record that is damaged, cut off, or of a later program may hold
+    /// newer work.
+    bool whole = true;
 };
 /// Nothing where there is no complete history. Never throws; takes no more memory than the file and
 /// the values it holds.

@@ -57,7 +57,8 @@ std::vector<PlannedFile> plannedSoundFont(
     if (regions.empty())
         return {};
     const auto own = ownLengthBytes(instrument, std::uint64_t(sampleBytes(choices)));
-    return {{path, soundFontBytes(instrument.name, regions, choices.sound.depth) + own, own == 0}};
+    return {
+        {path, soundFontSize(instrument.name, regions, choices.sound.depth).bytes + own, own == 0}};
 }
 
 } // namespace

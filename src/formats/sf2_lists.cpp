@@ -259,6 +259,9 @@ BankPlan sf2::planBank(const std::string& name, const std::vector<Region>& regio
     constexpr std::uint64_t chunkHead = 8, kind = 4;
     BankPlan plan;
     const auto articulation = articulate(regions, addSamples(plan.bank, regions));
+    plan.entries =
+        std::max({std::size_t(articulation.bagCount), std::size_t(articulation.generatorCount),
+            std::size_t(articulation.modulatorCount), plan.bank.samples.size()});
     plan.info = infoList(name, depth);
     plan.presets = presetList(name, plan.bank, articulation);
     plan.pool = chunkHead + kind + plan.info.size() + chunkHead + kind + chunkHead;
@@ -287,10 +290,11 @@ std::vector<std::byte> sf2::headOf(const BankPlan& plan)
     return out.take();
 }
 
-std::uint64_t soundFontBytes(
+SoundFontSize soundFontSize(
     const std::string& name, const std::vector<Region>& regions, Depth depth)
 {
-    return planBank(name, regions, depth).bytes;
+    const auto plan = planBank(name, regions, depth);
+    return {plan.bytes, plan.entries <= BankPlan::mostEntries};
 }
 
 } // namespace puretone

@@ -34,6 +34,9 @@ struct BankPlan {
     std::vector<std::byte> info, presets;
     std::uint64_t pool = 0, low = 0; ///< The first byte of the samples; 0 for no lower bits.
     std::uint64_t bytes = 0; ///< Of the file.
+    /// Its longest table; places in tables have 16 bits.
+    std::size_t entries = 0;
+    static constexpr std::size_t mostEntries = 0xffff;
 };
 /// @param regions With plans, which must outlive it.
 BankPlan planBank(const std::string& name, const std::vector<Region>& regions, Depth depth);

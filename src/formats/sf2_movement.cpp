@@ -6,6 +6,12 @@
 
 namespace puretone::sf2 {
 
+int amountIn(const Amounts& zone, unsigned generator, int fallback)
+{
+    const auto found = zone.find(generator);
+    return found == zone.end() ? fallback : found->second;
+}
+
 namespace {
 
 constexpr double centsOf8Hz = 8.176; // Hz of absolute cent 0 (section 8.1.3, footnote)
@@ -35,12 +41,6 @@ void addEnvelope(const Envelope& e, Amounts& amounts)
     amounts[decayModEnv] = timecents(e.decay / std::max(0.01, 1.0 - level));
     amounts[sustainModEnv] = int(std::lround(1000.0 * (1.0 - level)));
     amounts[releaseModEnv] = timecents(e.release);
-}
-
-int amountIn(const Amounts& zone, unsigned generator, int fallback)
-{
-    const auto found = zone.find(generator);
-    return found == zone.end() ? fallback : found->second;
 }
 
 Envelope readEnvelope(const Amounts& zone)

@@ -9,6 +9,7 @@
 namespace puretone::sf2 {
 
 using Amounts = std::map<unsigned, int>; ///< Generator to amount, as signed 16 bits.
+int amountIn(const Amounts& zone, unsigned generator, int fallback);
 
 /// What moves a layer's notes, in generators (section 8.1.3): a low-pass of 12 dB per octave with
 /// the modulation envelope, and the slow waves. What has no generator is left out;

@@ -13,21 +13,71 @@ using namespace sf2;
 
 namespace {
 
-/// What moves a zone: its own amounts, and what the preset adds to them (section 9.4).
+constexpr int noTime = -12000, longestTime = 8000; // timecents
+
+/// What a zone has that says nothing of a generator (section 8.1.3).
+int usualAmount(unsigned generator)
+{
+    switch (generator) {
+    case delayModLfo:
+    case delayVibLfo:
+    case delayModEnv:
+    case attackModEnv:
+    case holdModEnv:
+    case decayModEnv:
+    case releaseModEnv:
+    case delayVolEnv:
+    case attackVolEnv:
+    case holdVolEnv:
+    case decayVolEnv:
+    case releaseVolEnv:
+        return noTime;
+    case initialFilterFc:
+        return 13500;
+    case scaleTuning:
+        return 100;
+    default:
+        return 0;
+    }
+}
+
+/// Whether an amount of a preset adds to the zone's; indices, ranges and what belongs to a sample
+/// has no meaning there (section 8.1.2).
+bool addsToZone(unsigned generator)
+{
+    static constexpr unsigned no[] = {startOffset, endOffset, startLoopOffset, endLoopOffset,
+        startOffsetCoarse, endOffsetCoarse, instrumentIndex, keyRange, velRange, startLoopCoarse,
+        fixedKey, fixedVelocity, endLoopCoarse, sampleId, sampleModes, exclusiveClass,
+        overridingRootKey};
+    return std::find(std::begin(no), std::end(no), generator) == std::end(no);
+}
+
+/// What shapes and moves a zone: its own amounts, and what the preset adds to them (section 9.4).
 Amounts together(const Amounts& preset, Amounts zone)
 {
-    for (const auto generator : {initialFilterFc, initialFilterQ, modEnvToFilterFc,
-             modLfoToFilterFc, vibLfoToPitch, modLfoToVolume})
-        if (const auto found = preset.find(generator); found != preset.end()) {
-            const int own = generator == initialFilterFc ? 13500 : 0;
-            zone[generator] = amountIn(zone, generator, own) + found->second;
-        }
+    for (const auto& [generator, more] : preset) {
+        if (!addsToZone(generator))
+            continue;
+        const int usual = usualAmount(generator);
+        int sum = amountIn(zone, generator, usual) + more;
+        if (usual == noTime)
+            sum = std::clamp(sum, noTime, longestTime);
+        if (generator == sustainVolEnv || generator == sustainModEnv)
+            sum = std::clamp(sum, 0, 1440);
+        zone[generator] = sum;
+    }
     return zone;
+}
+
+/// Of a sample or an instrument: these amounts have no sign.
+std::size_t indexIn(const Amounts& zone, unsigned generator)
+{
+    return std::size_t(amountIn(zone, generator, 0)) & 0xffffU;
 }
 
 Envelope envelopeIn(const Amounts& zone)
 {
-    const auto seconds = [&](Generator g) { return secondsOf(amountIn(zone, g, -12000)); };
+    const auto seconds = [&](Generator g) { return secondsOf(amountIn(zone, g, noTime)); };
     Envelope e;
     e.delay = seconds(delayVolEnv);
     e.attack = seconds(attackVolEnv);
@@ -62,7 +112,7 @@ public:
     /// The sample that is the other half of a zone's; nothing for mono.
     std::optional<unsigned> pairOf(const Amounts& zone) const
     {
-        const auto index = std::size_t(amountIn(zone, sampleId, 0));
+        const auto index = indexIn(zone, sampleId);
         if (index >= headers_.size() || !isPair(headers_[index]))
             return std::nullopt;
         return headers_[index].link;
@@ -163,7 +213,8 @@ void placeIn(const Source& source, bool paired, Zone& made)
 bool BankReader::add(const Source& source)
 {
     const auto& [preset, zone, modulators, right] = source;
-    const auto index = std::size_t(amountIn(zone, sampleId, 0));
+    const Amounts all = together(preset, zone);
+    const auto index = indexIn(zone, sampleId);
     if (index >= headers_.size())
         return false;
     if (comesWithLeft(index))
@@ -180,7 +231,7 @@ bool BankReader::add(const Source& source)
     if (!recording)
         return false;
     const auto loop = loopIn(zone, h);
-    const bool endless = envelopeIn(zone).release > 0.59 * endlessRelease;
+    const bool endless = envelopeIn(all).release > 0.59 * endlessRelease;
     const auto mode = loop && amountIn(zone, sampleModes, 0) == 3 ? LoopMode::untilRelease
         : !loop && endless                                        ? LoopMode::oneShot
                                                                   : LoopMode::forward;
@@ -191,10 +242,10 @@ bool BankReader::add(const Source& source)
     const int root = amountIn(zone, overridingRootKey, -1);
     Layer like;
     like.name.clear();
-    like.follow = amountIn(zone, scaleTuning, 100) / 100.0;
+    like.follow = amountIn(all, scaleTuning, usualAmount(scaleTuning)) / 100.0;
     like.chokeGroup = groups_.of(amountIn(zone, exclusiveClass, 0));
-    like.envelope = envelopeIn(zone);
-    readMovement(together(preset, zone), like);
+    like.envelope = envelopeIn(all);
+    readMovement(all, like);
     for (const auto& modulator : modulators)
         if (!readModulator(modulator, like))
             strangers.insert("some modulators");
@@ -247,7 +298,7 @@ namespace {
 std::string addInstrument(BankReader& reader, const Tables& tables, const Amounts& outer)
 {
     const auto& data = tables.data;
-    const auto at = std::size_t(amountIn(outer, instrumentIndex, 0)) * 22;
+    const auto at = indexIn(outer, instrumentIndex) * 22;
     if (at + 44 > data.at("inst").size())
         return say("an instrument is missing");
     const auto from = u16At(data.at("inst"), at + 20), to = u16At(data.at("inst"), at + 42);
@@ -256,6 +307,7 @@ std::string addInstrument(BankReader& reader, const Tables& tables, const Amount
     const auto modulators = table == data.end()
         ? std::vector<std::vector<Modulator>>{}
         : modulatorsOf(data.at("ibag"), data.at("igen"), table->second, from, to);
+    addStrangers(outer, reader.strangers);
     for (const auto& zone : zones)
         addStrangers(zone, reader.strangers);
     static const std::vector<Modulator> none;
@@ -263,7 +315,7 @@ std::string addInstrument(BankReader& reader, const Tables& tables, const Amount
         const Amounts* right = nullptr;
         if (const auto pair = reader.pairOf(zones[i]))
             for (std::size_t k = i + 1; k < std::min(zones.size(), i + 3) && right == nullptr; ++k)
-                if (amountIn(zones[k], sampleId, -1) == int(*pair))
+                if (indexIn(zones[k], sampleId) == *pair)
                     right = &zones[k];
         if (!reader.add({outer, zones[i], i < modulators.size() ? modulators[i] : none, right}))
             return say("a sample lies outside of it");

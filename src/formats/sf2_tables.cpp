@@ -223,12 +223,6 @@ std::vector<Header> readHeaders(std::span<const std::byte> table)
     return headers;
 }
 
-int amountIn(const Amounts& zone, unsigned generator, int fallback)
-{
-    const auto found = zone.find(generator);
-    return found == zone.end() ? fallback : found->second;
-}
-
 std::pair<int, int> rangeIn(const Amounts& zone, unsigned generator, int low)
 {
     const auto found = zone.find(generator);

@@ -67,7 +67,6 @@ std::vector<std::vector<Modulator>> modulatorsOf(std::span<const std::byte> bags
     std::span<const std::byte> generators, std::span<const std::byte> modulators, unsigned from,
     unsigned to);
 
-int amountIn(const Amounts& zone, unsigned generator, int fallback);
 std::pair<int, int> rangeIn(const Amounts& zone, unsigned generator, int low);
 
 } // namespace puretone::sf2

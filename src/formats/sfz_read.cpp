@@ -328,7 +328,7 @@ std::vector<std::string> strangersIn(const std::vector<Opcodes>& regions)
 } // namespace
 
 Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& progress,
-    LeftOut* leftOut, const std::optional<PlayedNote>& only)
+    LeftOut* leftOut, const std::optional<PlayedNote>& only, const SampleFiles& where)
 {
     const auto text = readText(path);
     if (!text)
@@ -353,7 +353,7 @@ Result<Instrument> readSfz(const std::filesystem::path& path, const Progress& pr
         const auto& file = *beside;
         auto& recording = opened[file];
         if (!recording) {
-            auto read = openRecording(file, progress);
+            auto read = openRecording(where ? where(file) : file, progress);
             if (!read)
                 return tl::unexpected(Error{read.error().code,
                     say("%1 cannot be opened: %2", shownName(path), read.error().message),

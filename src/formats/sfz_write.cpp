@@ -92,15 +92,37 @@ std::string sampleName(const Region& region, const std::string& ending)
 
 std::filesystem::path sfzFolder(const std::filesystem::path& sfz)
 {
-    return sfz.parent_path() / (sfz.stem().string() + " samples");
+    return sfz.parent_path() / (plainFileName(sfz.stem().string()) + " samples");
 }
 
 namespace {
 
+/// A name as a line of the text can carry it: its brackets, equals signs, comment signs and line
+/// ends would be read as the format's own, and are written as signs that look like them.
+std::string plainWords(const std::string& name)
+{
+    std::string plain;
+    for (const char c : name) {
+        if (c == '<')
+            plain += "\u2039";
+        else if (c == '>')
+            plain += "\u203a";
+        else if (c == '=')
+            plain += "\ua78a"; // a letter of its own that looks like it
+        else if (c == '$')
+            plain += "\uff04"; // a name that some file may define
+        else if ((c == '/' || c == '*') && !plain.empty() && plain.back() == '/')
+            plain += std::string(" ") + c;
+        else
+            plain += static_cast<unsigned char>(c) < 0x20 ? ' ' : c;
+    }
+    return plain;
+}
+
 /// How the regions of a layer are played.
 std::string groupOpcodes(const Layer& layer)
 {
-    std::string text = "\n<group>\n" + opcode("group_label", layer.name);
+    std::string text = "\n<group>\n" + opcode("group_label", plainWords(layer.name));
     for (const auto& [when, name] : triggers)
         if (when == layer.when && when != SoundsWhen::press)
             text += opcode("trigger", name);
@@ -188,7 +210,7 @@ std::string regionOpcodes(const Region& region, const std::string& sample)
 std::string encodeSfz(const std::string& name, const std::vector<Region>& regions,
     const std::string& samplesFolder, const std::string& ending)
 {
-    std::string text = "// " + name + ", written by Pure Tone\n";
+    std::string text = "// " + plainWords(name) + ", written by Pure Tone\n";
     const Layer* layer = nullptr;
     for (const auto& region : regions) {
         if (std::exchange(layer, region.layer) != region.layer)

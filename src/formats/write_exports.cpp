@@ -205,16 +205,16 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
         });
     if (!sampled)
         return tl::unexpected(sampled.error());
-    const auto done = writeWhole(
+    // The text comes last, and is compared with samples that wait as it does: whatever stood here
+    // before stays as it was until all is right.
+    const auto done = files.write(
         path,
         [&](const fs::path& temporary) {
             return writeBytes(temporary, std::as_bytes(std::span(text)));
         },
         [&](const fs::path& temporary) -> Result<void> {
-            // The text is on disk, so there was room for all of it.
-            if (auto kept = files.keep(); !kept)
-                return kept;
-            const auto again = readSfz(temporary);
+            const auto again = readSfz(temporary, {}, nullptr, {},
+                [&files](const fs::path& sample) { return files.waiting(sample); });
             if (!again)
                 return tl::unexpected(checkFailed(path, say("the text")));
             // Half a cent is what whole cents round to. The samples have been compared already.
@@ -226,6 +226,8 @@ Result<Written> writeSfzFiles(const Instrument& instrument, const fs::path& path
         });
     if (!done)
         return tl::unexpected(done.error());
+    if (const auto kept = files.keep(); !kept)
+        return tl::unexpected(kept.error());
     count(written, path);
     for (const auto& [name, region] : samples)
         count(written, folder / name);
@@ -243,7 +245,13 @@ Result<Written> writeSoundFontFile(const Instrument& instrument, const fs::path&
         return fail(ErrorCode::badValue,
             say("%1 was not written: no layer sounds when a key is pressed.", shownName(path)),
             say("Write SFZ, or switch such a layer on."));
-    if (soundFontBytes(instrument.name, regions, choices.sound.depth) > most)
+    const auto size = soundFontSize(instrument.name, regions, choices.sound.depth);
+    if (!size.fits)
+        return fail(ErrorCode::badValue,
+            say("%1 was not written: a SoundFont has no room for so many zones (%2).",
+                shownName(path), regions.size()),
+            say("Write SFZ, or take zones away."));
+    if (size.bytes > most)
         return fail(ErrorCode::badValue,
             say("%1 would be larger than the four gigabytes that a SoundFont may have.",
                 shownName(path)),

@@ -104,6 +104,8 @@ public:
     /// Takes the step. @param ready Its target with all its sounds; without it they may be lacking.
     void walk(Step step, const Instrument* ready = nullptr);
     /// Another number after every change of the current value.
+    /// Steps that undo can take back.
+    std::size_t undoSteps() const { return done_; }
     int revision() const { return revision_; }
 
     /// The file of the current document; empty where it has none.

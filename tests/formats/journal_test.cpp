@@ -85,7 +85,7 @@ TEST_CASE("what a killed program had not saved comes back whole, with all that c
     history.apply("Softer", slower(second, 0.3));
     history.undo();
     keepAndBeKilled(root, history);
-    auto left = leftBehind(root);
+    auto left = leftBehind(root).work;
     REQUIRE(left.size() == 1);
     REQUIRE(left[0].documents.size() == 2);
     CHECK(left[0].documents[0].name == "bell");
@@ -107,10 +107,10 @@ TEST_CASE("what a killed program had not saved comes back whole, with all that c
     // A step after it begins anew: no gesture of the other program goes on.
     CHECK_FALSE(again.continues(7));
     // Nobody else is offered it meanwhile.
-    CHECK(leftBehind(root).empty());
+    CHECK(leftBehind(root).work.empty());
     discard(left[0]);
     left.clear();
-    CHECK(leftBehind(root).empty());
+    CHECK(leftBehind(root).work.empty());
 }
 
 TEST_CASE("what comes back joins what was done here, as steps of its own", "[formats][journal]")
@@ -120,7 +120,7 @@ TEST_CASE("what comes back joins what was done here, as steps of its own", "[for
     history.begin("Open horn", example("horn"));
     history.apply("Slower", slower(example("horn"), 0.1));
     keepAndBeKilled(folder.path(), history);
-    const auto left = leftBehind(folder.path());
+    const auto left = leftBehind(folder.path()).work;
     REQUIRE(left.size() == 1);
     const auto opened = openLeft(left[0]);
     REQUIRE(opened);
@@ -204,7 +204,7 @@ TEST_CASE("a program that lives keeps its journal to itself and leaves nothing w
         Journal journal(root), other(root);
         REQUIRE(journal.keep(history.snapshot()));
         REQUIRE(other.keep(history.snapshot()));
-        CHECK(leftBehind(root).empty());
+        CHECK(leftBehind(root).work.empty());
         other.clear();
         CHECK(std::distance(std::filesystem::directory_iterator(root), {}) == 1);
     }
@@ -220,7 +220,7 @@ TEST_CASE("impulses of effects come back with the rest", "[formats][journal]")
     History history;
     history.begin("Open horn", document);
     keepAndBeKilled(folder.path(), history);
-    const auto left = leftBehind(folder.path());
+    const auto left = leftBehind(folder.path()).work;
     REQUIRE(left.size() == 1);
     CHECK(restored(left[0]).current() == document);
 }
@@ -262,7 +262,7 @@ TEST_CASE("a long file that stays on disk is referred to, and a change of it is 
     History history;
     history.begin("Open", document);
     keepAndBeKilled(root, history);
-    const auto left = leftBehind(root);
+    const auto left = leftBehind(root).work;
     REQUIRE(left.size() == 1);
     SECTION("still there, under another name")
     {
@@ -338,6 +338,63 @@ TEST_CASE("a journal that says nonsense is refused, not followed", "[formats][jo
     CHECK_FALSE(journal::read(journal::record('v', "1 5 0\nx") + history(good)));
     CHECK_FALSE(journal::read("h ffffffffffffffff 0\n"));
     CHECK_FALSE(journal::read(std::string(1000, 'h')));
+}
+
+TEST_CASE("a journal that cannot be read is set aside, one of saved work is removed",
+    "[formats][journal][bad-input]")
+{
+    const TemporaryFolder folder;
+    const auto root = folder / "journal";
+    const auto own = root / "1";
+    std::filesystem::create_directories(own);
+    const auto path = own / journal::fileName;
+    const auto write = [&](const std::string& text) { std::ofstream(path) << text; };
+    const std::string saved = journal::valueRecord(1, "{}", "")
+        + journal::record('h',
+            R"({"kept":0,"steps":[],"done":0,"current":1,"homes":[["",-1]],"documents":[],"unsaved":[]})");
+    SECTION("all was saved")
+    {
+        write(saved);
+        const auto left = leftBehind(root);
+        CHECK(left.work.empty());
+        CHECK(left.unreadable.empty());
+        CHECK(std::filesystem::is_empty(root));
+        return;
+    }
+    SECTION("its first record is damaged")
+    {
+        auto text = saved;
+        text[text.find("{}")] = 'x';
+        write(text);
+    }
+    SECTION("a later program has written it")
+    {
+        write(journal::record('z', "{}") + saved);
+    }
+    SECTION("a later program has gone on with it")
+    {
+        write(saved + journal::record('z', "{}"));
+    }
+    SECTION("newer work is cut off")
+    {
+        write(saved + journal::valueRecord(2, "{...}", "").substr(0, 20));
+    }
+    SECTION("nothing is in it")
+    {
+        write("");
+    }
+    SECTION("the disk does not give it")
+    {
+        std::filesystem::create_directory(path);
+    }
+    const auto left = leftBehind(root);
+    CHECK(left.work.empty());
+    REQUIRE(left.unreadable.size() == 1);
+    CHECK(std::filesystem::exists(left.unreadable[0] / journal::fileName));
+    // Told once, kept for good.
+    const auto again = leftBehind(root);
+    CHECK(again.unreadable.empty());
+    CHECK(std::filesystem::exists(left.unreadable[0] / journal::fileName));
 }
 
 TEST_CASE("a folder that cannot be written to is told", "[formats][journal][bad-input]")
