@@ -3,6 +3,7 @@
 
 #include "base/say.h"
 
+#include "devices/device_choice.h"
 #include "devices/real_audio.h"
 #include "devices/simulated.h"
 
@@ -23,7 +24,9 @@ DeviceLists listDevices()
     };
     before(lists.outputs, listRealOutputs());
     before(lists.inputs, listRealInputs());
-    before(lists.keyboards, listRealMidiInputs());
+    auto keyboards = listRealMidiInputs();
+    putLoopbacksLast(keyboards);
+    before(lists.keyboards, std::move(keyboards));
     return lists;
 }
 

@@ -146,10 +146,10 @@ TEST_CASE("effects are heard as they are set", "[app][effects]")
     d.open(sounds + "fog-horn.flac");
     auto* stop = effectsOf(d);
     const auto loudness = [&] {
-        d.session().player().noteOn(46, 110);
+        d.noteOn(46, 110);
         (void)d.hear(0.4);
         const auto heard = d.hear(0.3);
-        d.session().player().noteOff(46);
+        d.noteOff(46);
         (void)d.hear(0.4);
         return rmsDb(heard);
     };
@@ -293,9 +293,9 @@ TEST_CASE("what was just played stands as a strip and becomes a take", "[app][ef
     Driver d;
     d.open(sounds + "fog-horn.flac");
     auto* stop = effectsOf(d);
-    d.session().player().noteOn(46, 100);
+    d.noteOn(46, 100);
     (void)d.hear(0.6);
-    d.session().player().noteOff(46);
+    d.noteOff(46);
     REQUIRE(eventually([&] {
         const auto chosen = stop->print()->strip()->chosen();
         return chosen.to > chosen.from;

@@ -82,7 +82,7 @@ TEST_CASE("a border that is dragged past a held key lets the neighbour sound", "
     auto* lanes = d.keysStop().lanes();
     const auto block = [&](std::size_t i) { return lanes->blockRect(open(d).zones[i]); };
     const int border = open(d).zones[1].lowKey, key = border - 2;
-    d.session().player().noteOn(key, 100);
+    d.noteOn(key, 100);
     CHECK_THAT(d.hearPitch(), WithinAbs(key, 0.1));
     QTest::mouseClick(lanes, Qt::LeftButton, {}, block(1).center().toPoint() + QPoint(4, 20));
     const QPointF at(block(1).left(), block(1).center().y());

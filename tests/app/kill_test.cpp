@@ -165,7 +165,7 @@ TEST_CASE(
             REQUIRE(opened);
             CHECK(ever.count(opened->name) == 1);
         }
-        const auto left = leftBehind(scene.folder / "puretone" / "journal");
+        const auto left = leftBehind(scene.folder / "puretone" / "journal").work;
         REQUIRE(left.size() <= 1);
         if (!left.empty()) {
             const auto history = openLeft(left[0]);

@@ -240,11 +240,11 @@ TEST_CASE("kill -9 loses next to nothing: what was there is offered at the next 
     for (int i = 0; i < 300 && !kept(); ++i)
         QTest::qWait(50);
     REQUIRE(kept());
-    CHECK(leftBehind(root).empty()); // it lives
+    CHECK(leftBehind(root).work.empty()); // it lives
     program.kill();
     program.waitForFinished();
     CHECK(program.exitStatus() == QProcess::CrashExit);
-    auto left = leftBehind(root);
+    auto left = leftBehind(root).work;
     REQUIRE(left.size() == 1);
     Driver d;
     d.session().saving().recover(std::make_shared<const LeftBehind>(std::move(left[0])));

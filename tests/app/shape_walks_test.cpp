@@ -44,7 +44,7 @@ TEST_CASE("walk 5: a shout that is no C", "[app][walk]")
     CHECK_THAT(double(d.take().kept.start.value) / d.take().rate(), WithinAbs(middle, 1e-3));
     d.goTo(Stop::loop);
     auto* loop = d.window.stop(Stop::loop);
-    d.session().player().noteOn(root, 100);
+    d.noteOn(root, 100);
     for (const char* way : {"one-shot", "forward", "there and back"}) {
         CAPTURE(way);
         d.choose(loop, "Way", QString::fromLatin1(way));
@@ -52,12 +52,12 @@ TEST_CASE("walk 5: a shout that is no C", "[app][walk]")
         CHECK(rmsDb(d.hear(0.3)) > -60.0);
     }
     CHECK(d.take().loop.mode == LoopMode::alternating);
-    d.session().player().noteOff(root);
+    d.noteOff(root);
     (void)d.hear(0.5);
     d.type(shapeOf(d), "Release", "2 s");
-    d.session().player().noteOn(root, 100);
+    d.noteOn(root, 100);
     const double held = rmsDb(d.hear(0.4));
-    d.session().player().noteOff(root);
+    d.noteOff(root);
     // 60 dB in two seconds.
     (void)d.hear(0.4);
     const double fallen = held - rmsDb(d.hear(0.1));
@@ -88,26 +88,25 @@ TEST_CASE("walk 6: a boom becomes a bass that slides, and nothing clicks", "[app
     d.type(shape, "Second decay", "150 ms");
     d.type(shape, "Second sustain", "-60 dB");
     typeMovements(d, {"second envelope pitch 12 st"});
-    auto& player = d.session().player();
-    player.noteOn(root, 90);
+    d.noteOn(root, 90);
     (void)d.hear(0.6);
     const auto still = d.hear(0.4);
     CHECK_THAT(d.hearPitch(), WithinAbs(root, 0.1));
     // The next key takes over without a new attack: no second octave, no step.
-    player.noteOn(root + 5, 90);
-    player.noteOff(root);
+    d.noteOn(root + 5, 90);
+    d.noteOff(root);
     const auto sliding = d.hear(0.5);
     CHECK_THAT(d.hearPitch(), WithinAbs(root + 5, 0.1));
     // A fourth up, every partial bends by up to 2^(10/12) more; a click would be many times that.
     CHECK(worstEdge(sliding) < 2.0 * worstEdge(still));
-    player.noteOff(root + 5);
+    d.noteOff(root + 5);
     (void)d.hear(0.4);
     // The wheel at its end is an octave.
     d.send({MidiEvent::Kind::bend, 0, 0, 1.0f, 0});
-    player.noteOn(root, 90);
+    d.noteOn(root, 90);
     (void)d.hear(0.6);
     CHECK_THAT(d.hearPitch(), WithinAbs(root + 12, 0.1));
-    player.noteOff(root);
+    d.noteOff(root);
     d.send({MidiEvent::Kind::bend, 0, 0, 0.0f, 0});
     saveAndWalkBack(d);
 }
@@ -162,12 +161,12 @@ TEST_CASE("walk 9: a moaning pipe becomes a huge bass of four layers", "[app][wa
     typeMovements(d, {"sine 1 bar cutoff 2 oct"});
     CHECK(d.session().layer().unison.voices == 6);
     CHECK(d.session().layer().waves[0].beats == 4.0);
-    d.session().player().noteOn(root, 100);
+    d.noteOn(root, 100);
     (void)d.hear(0.5);
     CHECK(d.session().player().engine().look().voices >= 1);
     // A bar of 2.5 s: the filter opens and closes.
     CHECK(swingDb(d.hear(2.5)) > 3.0);
-    d.session().player().noteOff(root);
+    d.noteOff(root);
     // Four layers: two run backwards, detuned, two an octave up, levels apart.
     d.session().edit("Layers", [](Instrument& next) {
         const auto first = next.layers[0].id;
@@ -186,7 +185,7 @@ TEST_CASE("walk 9: a moaning pipe becomes a huge bass of four layers", "[app][wa
     CHECK(rmsDb(all) > -50.0);
     // The limiter stands last, whatever four layers of six voices give.
     for (const int key : {root, root + 7, root + 12, root - 12})
-        d.session().player().noteOn(key, 127);
+        d.noteOn(key, 127);
     const auto loud = d.hear(1.0);
     CHECK(*std::max_element(loud.begin(), loud.end()) <= 1.0f);
     d.session().player().allOff();
@@ -265,11 +264,10 @@ TEST_CASE("walk 15: a thump becomes a drum without its click", "[app][walk]")
     auto* shape = shapeOf(d);
     d.choose(shape, "Notes", "one");
     d.type(shape, "Glide", "60 ms");
-    auto& player = d.session().player();
     const auto strike = [&] {
-        player.noteOn(root, 110);
+        d.noteOn(root, 110);
         auto wave = d.hear(0.3);
-        player.noteOff(root);
+        d.noteOff(root);
         (void)d.hear(1.0);
         return wave;
     };
@@ -310,7 +308,7 @@ TEST_CASE("walk 17: a clank frozen into a chord, a pluck and a pad", "[app][walk
     const int root = d.take().tuning.rootKey;
     auto& player = d.session().player();
     for (const int key : {root, root + 4, root + 7})
-        player.noteOn(key, 100);
+        d.noteOn(key, 100);
     (void)d.hear(0.5);
     const double closed = worstEdge(d.hear(0.4));
     d.send(MidiEvent::control(1, 127));

@@ -76,9 +76,9 @@ TEST_CASE("walk 14: the buoy bell through echo, ensemble, drive and hall", "[app
     d.settle();
     CHECK_THAT(heardDb(d, 72), WithinAbs(dry, 12.0));
     // Everything rings on behind the key.
-    d.session().player().noteOn(72, 100);
+    d.noteOn(72, 100);
     (void)d.hear(0.3);
-    d.session().player().noteOff(72);
+    d.noteOff(72);
     (void)d.hear(0.5);
     CHECK(rmsDb(d.hear(0.2)) > -60.0);
     CHECK(readingOf(Stop::effects, d.document(), d.session().take(), {}).text == "4 effects");
@@ -117,10 +117,10 @@ TEST_CASE(
     d.type(stop, "Depth", "30 dB");
     d.type(stop, "Comes back in", "2 s");
     d.settle();
-    d.session().player().noteOn(57, 100);
+    d.noteOn(57, 100);
     (void)d.hear(0.5);
     const double before = rmsDb(d.hear(0.2));
-    d.session().player().noteOn(24, 1);
+    d.noteOn(24, 1);
     const auto ducked = d.hear(0.2);
     CHECK(rmsDb(std::span(ducked).subspan(ducked.size() / 2)) < before - 10.0);
     d.session().player().allOff();
@@ -142,7 +142,7 @@ TEST_CASE("walk 4: noise of a harbour, slow and low, through echo and a long hal
         layer.filter.hz = 900.0;
     });
     const int key = d.take().tuning.rootKey;
-    d.session().player().noteOn(key, 110);
+    d.noteOn(key, 110);
     (void)d.hear(0.8);
     // The loop's start moves while the note is held, and the note goes on.
     d.session().editTake("Move loop start", [](Take& take) {
@@ -152,7 +152,7 @@ TEST_CASE("walk 4: noise of a harbour, slow and low, through echo and a long hal
     });
     d.settle();
     CHECK(rmsDb(d.hear(0.3)) > -70.0);
-    d.session().player().noteOff(key);
+    d.noteOff(key);
     REQUIRE([&] {
         for (int i = 0; i < 300; ++i) {
             const auto chosen = stop->print()->strip()->chosen();
@@ -203,8 +203,8 @@ TEST_CASE("walk 7: a sung line becomes a lead", "[app][walk]")
     });
     d.settle();
     CHECK(d.document().layers.size() == 3);
-    d.session().player().noteOn(51, 100);
-    d.session().player().noteOn(58, 100);
+    d.noteOn(51, 100);
+    d.noteOn(58, 100);
     CHECK(rmsDb(d.hear(1.0)) > -60.0);
     d.session().player().allOff();
     saveAndWalkBack(d);
@@ -238,7 +238,7 @@ TEST_CASE("walk 1: a horn in chords, a knock as a bass, wind as a pad, a little 
     d.click(stop, "Keeper's kitchen");
     d.settle();
     for (const int key : {48, 52, 55, 36, 74})
-        d.session().player().noteOn(key, 100);
+        d.noteOn(key, 100);
     CHECK(rmsDb(d.hear(0.6)) > -50.0);
     d.session().player().allOff();
     saveAndWalkBack(d);

@@ -307,6 +307,48 @@ TEST_CASE("a name that only had the focus is not given to another document", "[a
     CHECK(d.document().name == "Buoy bell");
 }
 
+TEST_CASE("what is typed is taken before it is saved, closed or left", "[app][field]")
+{
+    const TemporaryFolder folder;
+    Driver d;
+    d.open(sounds + "fog-horn.flac");
+    d.saveInDialog(folder / "horn.puretone");
+    d.goTo(Stop::shape);
+    QLineEdit* edit = nullptr;
+    for (auto* line : d.window.stop(Stop::shape)->findChildren<QLineEdit*>())
+        if (line->accessibleName() == "Attack")
+            edit = line;
+    REQUIRE(edit != nullptr);
+    d.window.activateWindow();
+    REQUIRE(QTest::qWaitForWindowActive(&d.window));
+    edit->setFocus();
+    edit->selectAll();
+    QTest::keyClicks(edit, "90 ms");
+    SECTION("saved")
+    {
+        QTest::keyClick(edit, Qt::Key_S, Qt::ControlModifier);
+        d.settle();
+        const auto saved = openInstrument(folder / "horn.puretone");
+        REQUIRE(saved);
+        CHECK(saved->layers[0].envelope.attack == 0.09);
+    }
+    SECTION("closed")
+    {
+        d.answer("Save");
+        QTest::keyClick(edit, Qt::Key_Q, Qt::ControlModifier);
+        d.settle();
+        CHECK(d.answered == 1);
+        const auto saved = openInstrument(folder / "horn.puretone");
+        REQUIRE(saved);
+        CHECK(saved->layers[0].envelope.attack == 0.09);
+    }
+    SECTION("left")
+    {
+        d.goTo(Stop::loop);
+        CHECK(d.document().layers[0].envelope.attack == 0.09);
+    }
+}
+
 TEST_CASE("closing the window in the middle of typing is no accident", "[app][bad-input]")
 {
     const auto stop = GENERATE(Stop::shape, Stop::write);

@@ -21,6 +21,7 @@
 #include <QTest>
 #include <QTimer>
 #include <functional>
+#include <map>
 
 namespace probe {
 
@@ -196,6 +197,9 @@ public:
         goTo(Stop::keys);
         return *static_cast<KeysStop*>(window.stop(Stop::keys));
     }
+    /// A key that is held, by whatever hand.
+    void noteOn(int key, int velocity) { held_[key] = session().player().press(key, velocity); }
+    void noteOff(int key) { held_.erase(key); }
     void pressKey(int key) { QTest::mousePress(keyboard(), Qt::LeftButton, {}, middleOf(key)); }
     void releaseKey(int key) { QTest::mouseRelease(keyboard(), Qt::LeftButton, {}, middleOf(key)); }
 
@@ -229,6 +233,7 @@ public:
     int answered = 0; ///< Questions that got their answer.
 
 private:
+    std::map<int, HeldNote> held_;
     static void move(QWidget* widget, QPointF to, Qt::KeyboardModifiers keys)
     {
         QMouseEvent event(

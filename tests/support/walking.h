@@ -42,10 +42,10 @@ inline void typeMovements(Driver& d, const std::vector<QString>& sentences)
 /// What is heard while a key is held, behind its beginning.
 inline std::vector<float> heardAt(Driver& d, int key, int touch = 100)
 {
-    d.session().player().noteOn(key, touch);
+    d.noteOn(key, touch);
     (void)d.hear(0.5);
     auto sound = d.hear(0.3);
-    d.session().player().noteOff(key);
+    d.noteOff(key);
     (void)d.hear(0.3);
     return sound;
 }

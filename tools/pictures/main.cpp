@@ -39,11 +39,11 @@ void play(MainWindow& window, bool on)
     const Take* take = window.session().take();
     if (take == nullptr)
         return;
+    static std::vector<HeldNote> chord;
+    chord.clear();
     for (const int step : {0, 7, 12})
         if (on)
-            window.session().player().noteOn(take->tuning.rootKey + step, 80);
-        else
-            window.session().player().noteOff(take->tuning.rootKey + step);
+            chord.push_back(window.session().player().press(take->tuning.rootKey + step, 80));
     QTest::qWait(on ? 900 : 10);
 }
 

@@ -3,6 +3,7 @@
 
 #include "base/flush_denormals.h"
 #include "base/say.h"
+#include "devices/device_choice.h"
 
 #include <QSettings>
 
@@ -14,6 +15,13 @@ constexpr const char* limiterKey = "limiter";
 constexpr const char* rateKey = "outputRate";
 constexpr const char* blockKey = "outputBlock";
 constexpr const char* perKeyKey = "channelPerKey";
+constexpr const char* outputKey = "outputDevice";
+constexpr const char* midiKey = "midiDevice";
+
+std::string remembered(const char* key)
+{
+    return QSettings().value(key).toString().toStdString();
+}
 
 } // namespace
 
@@ -28,7 +36,8 @@ Player::Player(QObject* parent)
     , keyboards_(
           jobs_, JobKind::openKeyboard,
           [this](const std::string& id) {
-              return openMidiInput(id, [this](const MidiEvent& e) {
+              return openMidiInput(id, [this](MidiEvent e) {
+                  e.byHand = true;
                   engine_->postMidi(e, std::chrono::steady_clock::now());
               });
           },
@@ -112,7 +121,6 @@ void Player::outputOpened(const std::string& id, Result<std::unique_ptr<AudioOut
     }
     output_ = std::move(*opened);
     outputId_ = id;
-    held_.fill(false);
     keptAudio_ = std::make_shared<KeptAudio>(engine_->master().recent(), output_->rate());
     emit rateChanged(output_->rate());
     emit devicesChanged();
@@ -155,6 +163,28 @@ void Player::midiOpened(const std::string& id, Result<std::unique_ptr<MidiInput>
     midi_ = std::move(*opened);
     midiId_ = id;
     emit devicesChanged();
+}
+
+void Player::chooseOutput(const std::string& id)
+{
+    QSettings().setValue(outputKey, QString::fromStdString(id));
+    useOutput(id);
+}
+
+void Player::chooseMidi(const std::string& id)
+{
+    QSettings().setValue(midiKey, QString::fromStdString(id));
+    useMidi(id);
+}
+
+const DeviceName& Player::preferredOutput() const
+{
+    return preferredDevice(devices_.outputs, remembered(outputKey));
+}
+
+const DeviceName& Player::preferredMidi() const
+{
+    return preferredDevice(devices_.keyboards, remembered(midiKey));
 }
 
 void Player::useInput(const std::string& id)
@@ -285,46 +315,59 @@ void Player::post(const MidiEvent& event)
     engine_->post(event, std::chrono::steady_clock::now());
 }
 
-void Player::noteOn(int key, int velocity)
+HeldNote Player::press(int key, int velocity)
 {
-    if (hold_ && held_[std::size_t(key)]) {
-        held_[std::size_t(key)] = false;
-        post(MidiEvent::noteOff(key));
-        return;
-    }
-    held_[std::size_t(key)] = hold_;
-    post(MidiEvent::noteOn(key, velocity));
+    ++pressed_[std::size_t(key)];
+    auto event = MidiEvent::noteOn(key, velocity);
+    event.byHand = true;
+    post(event);
+    return {this, key};
 }
 
-void Player::noteOff(int key)
+/// The last hand that lets go ends the note.
+void Player::letGo(int key)
 {
-    if (!held_[std::size_t(key)])
-        post(MidiEvent::noteOff(key));
+    if (--pressed_[std::size_t(key)] > 0)
+        return;
+    auto event = MidiEvent::noteOff(key);
+    event.byHand = true;
+    post(event);
+}
+
+HeldNote::HeldNote(Player* player, int key)
+    : player_(player)
+    , key_(key)
+{
+}
+
+HeldNote::HeldNote(HeldNote&& other) noexcept
+{
+    *this = std::move(other);
+}
+
+HeldNote& HeldNote::operator=(HeldNote&& other) noexcept
+{
+    player_.swap(other.player_);
+    std::swap(key_, other.key_);
+    other.end();
+    return *this;
+}
+
+void HeldNote::end()
+{
+    if (player_)
+        player_->letGo(key_);
+    player_.clear();
 }
 
 void Player::restartHeld()
 {
-    for (int key = 0; key < int(held_.size()); ++key)
-        if (held_[std::size_t(key)])
-            post(MidiEvent::noteOn(key, 100));
+    post({MidiEvent::Kind::restrike});
 }
 
 void Player::allOff()
 {
-    held_.fill(false);
     post(MidiEvent::allOff());
-}
-
-void Player::setHold(bool hold)
-{
-    hold_ = hold;
-    if (hold)
-        return;
-    for (int key = 0; key < 128; ++key)
-        if (held_[std::size_t(key)]) {
-            held_[std::size_t(key)] = false;
-            post(MidiEvent::noteOff(key));
-        }
 }
 
 std::vector<TimedEvent> Player::keptNotes(const KeptAudio::Range& range) const

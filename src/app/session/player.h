@@ -8,9 +8,31 @@
 #include "engine/render.h"
 
 #include <QObject>
+#include <QPointer>
 #include <QTimer>
+#include <utility>
 
 namespace puretone::app {
+
+class Player;
+
+/// A key that is pressed: however keyboards, roots and takes change meanwhile, what began with it
+/// ends with it.
+class HeldNote {
+public:
+    HeldNote() = default;
+    HeldNote(HeldNote&& other) noexcept;
+    HeldNote& operator=(HeldNote&& other) noexcept; ///< What was pressed before comes up.
+    ~HeldNote() { end(); }
+    void end();
+
+private:
+    friend class Player;
+    HeldNote(Player* player, int key);
+
+    QPointer<Player> player_; ///< Null where nothing is pressed, or the player has gone before.
+    int key_ = -1;
+};
 
 /// The engine and the devices that it plays through. Everything here lives on the interface thread;
 /// the devices call the engine on theirs.
@@ -40,6 +62,12 @@ public:
     void setPerKey(bool perKey);
     bool perKey() const { return perKey_; }
     void useMidi(const std::string& id);
+    /// The same where somebody chose it: remembered for the next session.
+    void chooseOutput(const std::string& id);
+    void chooseMidi(const std::string& id);
+    /// Of those that were found: as chosen in an earlier session, or the first ones.
+    const DeviceName& preferredOutput() const;
+    const DeviceName& preferredMidi() const;
     /// @param id Empty: none.
     void useInput(const std::string& id);
     const std::string& outputId() const { return outputId_; }
@@ -62,14 +90,13 @@ public:
     void setLimiting(bool on);
     bool limiting() const { return engine_->master().limiting(); }
 
-    void noteOn(int key, int velocity);
-    void noteOff(int key);
+    /// A key goes down; it comes up with the value that is returned.
+    HeldNote press(int key, int velocity);
     void allOff();
     /// Strikes the keys that are held by Hold again: what they begin with has changed.
     void restartHeld();
     /// Keeps keys sounding after they are let go, until pressed again.
-    void setHold(bool hold);
-    bool hold() const { return hold_; }
+    void setHold(bool hold) { engine_->setHold(hold); }
     /// The last ten minutes that were played; null while an output is being opened.
     const std::shared_ptr<KeptAudio>& kept() const { return keptAudio_; }
     /// The notes of a stretch of it, seconds from its beginning.
@@ -86,6 +113,8 @@ signals:
 private:
     void watch();
     void lookForLost();
+    friend class HeldNote;
+    void letGo(int key);
     void post(const MidiEvent& event);
     /// Closes the input; a recording that goes on is ended and kept.
     void endInput(const std::string& trouble);
@@ -105,8 +134,7 @@ private:
     int untilLook_ = 0; ///< Rounds of watch().
     std::atomic<OutputFormat> format_ = OutputFormat(); ///< Read where devices are opened.
     bool perKey_ = false;
-    bool hold_ = false;
-    std::array<bool, 128> held_{};
+    std::array<int, 128> pressed_{}; ///< By how many hands each key is pressed.
     std::shared_ptr<KeptAudio> keptAudio_; ///< Reads what the engine remembers.
     std::uint64_t keptFrom_ = 0; ///< Frame of that memory at which the engine was prepared.
     QTimer watch_;

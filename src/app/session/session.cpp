@@ -170,9 +170,19 @@ void Session::abandon(int gesture)
         walk(History::Step::abandon);
 }
 
+QString Session::undoName() const
+{
+    return splitting_.canUndo() ? tr("Change split") : QString::fromStdString(history_.undoName());
+}
+
+QString Session::redoName() const
+{
+    return splitting_.canRedo() ? tr("Change split") : QString::fromStdString(history_.redoName());
+}
+
 void Session::undo()
 {
-    if (treating_.drop())
+    if (treating_.drop() || splitting_.undo())
         return;
     walk(History::Step::undo);
 }
@@ -180,6 +190,8 @@ void Session::undo()
 void Session::redo()
 {
     treating_.drop();
+    if (splitting_.redo())
+        return;
     walk(History::Step::redo);
 }
 
@@ -220,6 +232,7 @@ void Session::walk(History::Step step)
 
 void Session::afterChange()
 {
+    splitting_.follow();
     pictures_.refresh();
     lengths_.refresh();
     listening_.refresh();

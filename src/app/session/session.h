@@ -4,6 +4,7 @@
 #include "app/session/audition.h"
 #include "app/session/background.h"
 #include "app/session/exporting.h"
+#include "app/session/gesture.h"
 #include "app/session/hearing.h"
 #include "app/session/lengths.h"
 #include "app/session/listening.h"
@@ -107,6 +108,9 @@ public:
     void abandon(int gesture);
     void undo();
     void redo();
+    /// Empty where there is nothing to undo or redo.
+    QString undoName() const;
+    QString redoName() const;
     /// Another document takes the place of this one; undo brings this one back.
     void begin(const QString& name, Instrument next, const DocumentOrigin& origin = {});
     /// The work of another program comes back, see History::restore.

@@ -43,7 +43,8 @@ const Treatments& Treating::list() const
                                                                         : current->treatments;
 }
 
-void Treating::set(const QString& name, Treatments list, int gesture)
+void Treating::set(const QString& name, Treatments list, int gesture,
+    std::function<void(Instrument&)> also, const QString& said)
 {
     const Take* current = session_.take();
     if (current == nullptr)
@@ -58,15 +59,23 @@ void Treating::set(const QString& name, Treatments list, int gesture)
         JobKind::treat, quick ? Background::Running::finish : Background::Running::cancel,
         [audio = current->recording->audio, list](
             const Progress& progress) { return treat(audio, list, progress); },
-        [this, name, list, gesture, of = session_.keyOf(*current),
+        [this, name, list, gesture, also = std::move(also), said, of = session_.keyOf(*current),
             audio = current->recording->audio](const AudioPtr& treated) {
             if (unfinished_ && unfinished_->take == of && unfinished_->list == list)
                 unfinished_.reset();
             const Take* still = session_.take(of);
             if (treated == nullptr || still == nullptr || still->recording->audio != audio)
                 return;
-            session_.editTake(
-                of, name, [&](Take& t) { puretone::setTreatments(t, list, treated); }, gesture);
+            session_.edit(
+                name,
+                [&](Instrument& next) {
+                    puretone::setTreatments(*next.take(of.take), list, treated);
+                    if (also)
+                        also(next);
+                },
+                gesture);
+            if (!said.isEmpty())
+                session_.say(said, false);
             if (!unfinished_)
                 hearAgain(of, gesture);
         },

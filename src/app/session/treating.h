@@ -20,7 +20,11 @@ public:
 
     /// The list, with the changes that are still being computed.
     const Treatments& list() const;
-    void set(const QString& name, Treatments treatments, int gesture = 0);
+    ///
+    /// @param also What else the same step changes, with the treated sound and not before.
+    /// @param said When it is done.
+    void set(const QString& name, Treatments treatments, int gesture = 0,
+        std::function<void(Instrument&)> also = {}, const QString& said = {});
     /// Does to every other take what is done to the one on screen. What measures a stretch measures
     /// that take's own.
     void copyToAll();

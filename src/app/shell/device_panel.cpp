@@ -43,11 +43,11 @@ DevicePanel::DevicePanel(Player& player, QWidget* parent)
 
     const auto chosen = [](QComboBox* box) { return box->currentData().toString().toStdString(); };
     connect(output_, qOverload<int>(&QComboBox::activated), this,
-        [this, chosen] { player_.useOutput(chosen(output_)); });
+        [this, chosen] { player_.chooseOutput(chosen(output_)); });
     connect(input_, qOverload<int>(&QComboBox::activated), this,
         [this, chosen] { player_.useInput(chosen(input_)); });
     connect(midi_, qOverload<int>(&QComboBox::activated), this, [this, chosen] {
-        player_.useMidi(chosen(midi_));
+        player_.chooseMidi(chosen(midi_));
         phrase_->setEnabled(player_.midiId() == simulatedId);
     });
     connect(limiter_, &QCheckBox::toggled, this, [this](bool on) { player_.setLimiting(on); });

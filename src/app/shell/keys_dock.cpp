@@ -57,17 +57,14 @@ KeysDock::KeysDock(Session& session, QWidget* parent)
 
     connect(playRoot_, &QPushButton::pressed, this, [this] {
         if (const Take* t = session_.take())
-            session_.player().noteOn(t->tuning.rootKey, playedVelocity);
+            root_ = session_.player().press(t->tuning.rootKey, playedVelocity);
     });
-    connect(playRoot_, &QPushButton::released, this, [this] {
-        if (const Take* t = session_.take())
-            session_.player().noteOff(t->tuning.rootKey);
-    });
+    connect(playRoot_, &QPushButton::released, this, [this] { root_.end(); });
     connect(hold_, &QPushButton::toggled, this, [this](bool on) { session_.player().setHold(on); });
     connect(allOff_, &QPushButton::clicked, this, [this] { session_.player().allOff(); });
     connect(keyboard_, &Keyboard::pressed, this,
-        [this](int k, int v) { session_.player().noteOn(k, v); });
-    connect(keyboard_, &Keyboard::released, this, [this](int k) { session_.player().noteOff(k); });
+        [this](int k, int v) { struck_ = session_.player().press(k, v); });
+    connect(keyboard_, &Keyboard::released, this, [this] { struck_.end(); });
     connect(output_, &QPushButton::clicked, this, [this] { emit devicesAsked(output_); });
     connect(midi_, &QPushButton::clicked, this, [this] { emit devicesAsked(output_); });
     connect(keep_, &QPushButton::clicked, this, &KeysDock::keepAsked);
@@ -107,11 +104,11 @@ void KeysDock::addLeft(QHBoxLayout* row)
 /// Where typing plays, and how hard.
 void KeysDock::showTyping()
 {
-    typed_->setText(typeset(tr("%1, touch %2")
-                                .arg(QString::fromStdString(noteName(
-                                    typing_.keyOf(Qt::Key_A).value_or(60), session_.naming())))
-                                .arg(typedTouch_)
-                                .toStdString()));
+    typed_->setText(
+        typeset(tr("%1, touch %2")
+                    .arg(QString::fromStdString(noteName(typing_.lowest(), session_.naming())))
+                    .arg(typedTouch_)
+                    .toStdString()));
 }
 
 QPushButton* KeysDock::addButton(const QString& text, const QString& tip, bool checkable)
@@ -129,6 +126,12 @@ QPushButton* KeysDock::addButton(const QString& text, const QString& tip, bool c
 bool KeysDock::typed(QKeyEvent* event)
 {
     const bool press = event->type() == QEvent::KeyPress;
+    // What sounds is let go, whatever else has changed since it was pressed.
+    if (!press && !event->isAutoRepeat() && typing_.release(*event)) {
+        if (event->key() == Qt::Key_Space)
+            playRoot_->setDown(false);
+        return true;
+    }
     const int page = event->key() == Qt::Key_PageUp ? 1 : event->key() == Qt::Key_PageDown ? -1 : 0;
     if (type_->isChecked() && press && page != 0 && event->modifiers() == Qt::ShiftModifier) {
         typedTouch_ = std::clamp(typedTouch_ + 10 * page, 10, 127);
@@ -142,32 +145,22 @@ bool KeysDock::typed(QKeyEvent* event)
         showTyping();
         return true;
     }
-    if (event->key() == Qt::Key_Space && session_.take() != nullptr) {
-        if (!event->isAutoRepeat())
-            playRoot_->setDown(press);
-        if (press && typing_.press(event->key()))
-            session_.player().noteOn(session_.take()->tuning.rootKey, typedTouch_);
-        else if (!press && !event->isAutoRepeat() && typing_.release(event->key()))
-            session_.player().noteOff(session_.take()->tuning.rootKey);
-        return true;
-    }
-    const auto key = typing_.keyOf(event->key());
+    const bool root = event->key() == Qt::Key_Space && session_.take() != nullptr;
+    const auto key = root ? std::optional(session_.take()->tuning.rootKey) : typing_.keyOf(*event);
     if (!key)
         return false;
-    if (press && typing_.press(event->key()))
-        session_.player().noteOn(*key, typedTouch_);
-    else if (!press && !event->isAutoRepeat() && typing_.release(event->key()))
-        session_.player().noteOff(*key);
+    if (press && !typing_.isDown(*event)) {
+        typing_.press(*event, session_.player().press(*key, typedTouch_));
+        if (root)
+            playRoot_->setDown(true);
+    }
     return true;
 }
 
 void KeysDock::releaseTyped()
 {
-    for (const int down : typing_.releaseAll())
-        if (const auto key = typing_.keyOf(down))
-            session_.player().noteOff(*key);
-        else if (session_.take() != nullptr)
-            session_.player().noteOff(session_.take()->tuning.rootKey);
+    typing_.releaseAll();
+    playRoot_->setDown(false);
 }
 
 void KeysDock::refresh()
@@ -177,6 +170,8 @@ void KeysDock::refresh()
     keyboard_->setRoot(take != nullptr ? std::optional(take->tuning.rootKey) : std::nullopt);
     keyboard_->setSilent(silentKeys(session_.instrument()));
     playRoot_->setEnabled(take != nullptr);
+    if (take == nullptr)
+        root_.end(); // the button says nothing any more when it comes up
     const auto show = [this](QPushButton* button, const QString& text) {
         button->setText(button->fontMetrics().elidedText(text, Qt::ElideMiddle, 168));
     };

@@ -22,6 +22,8 @@ public:
     QPushButton* holdButton() { return hold_; }
     /// Handles a key of the computer's keyboard; true when it played or ended a note.
     bool typed(QKeyEvent* event);
+    /// Whether a key of the computer's keyboard sounds: when it comes up, that is for us.
+    bool sounds(const QKeyEvent& event) const { return typing_.isDown(event); }
     /// Lets go of every typed key: the window is no longer told when they come up.
     void releaseTyped();
     void refresh();
@@ -46,6 +48,7 @@ private:
 
     QPushButton *playRoot_, *hold_, *allOff_, *type_, *listen_, *keep_, *output_, *midi_;
     QLabel* typed_;
+    HeldNote root_, struck_; ///< By the button, and by the mouse on the keys.
     int typedTouch_ = 100;
 };
 

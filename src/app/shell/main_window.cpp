@@ -5,11 +5,13 @@
 #include "app/shell/listen_panel.h"
 #include "app/shell/played_sheet.h"
 #include "app/shell/recent_files.h"
-#include "app/shell/sound_files.h"
 #include "app/shell/window_place.h"
 #include "app/stops/sound_stop.h"
+#include "app/widgets/own_keys.h"
 #include "app/widgets/sheet.h"
+#include "app/widgets/sound_files.h"
 
+#include <QAbstractItemView>
 #include <QApplication>
 #include <QDragEnterEvent>
 #include <QFileInfo>
@@ -214,13 +216,13 @@ void MainWindow::startDevices(const std::string& outputId)
     connect(
         &player, &Player::devicesFound, this,
         [this, &player, choose = outputId.empty()] {
-            if (!player.devices().keyboards.front().simulated)
-                player.useMidi(player.devices().keyboards.front().id);
-            const auto& best = player.devices().outputs.front();
+            if (const auto& keys = player.preferredMidi(); !keys.simulated)
+                player.useMidi(keys.id);
+            const auto& best = player.preferredOutput();
             if (!choose || player.output() != nullptr)
                 return;
             player.useOutput(best.id);
-            if (best.simulated)
+            if (player.devices().outputs.front().simulated)
                 session_.say(tr("No audio device was found: playing through the simulated output. "
                                 "Choose another below the meter."),
                     false);
@@ -255,14 +257,12 @@ void MainWindow::refresh()
             : tr("not saved yet").toStdString();
     path_->setReadings(std::move(readings));
     const auto& history = session_.history();
-    undo_->setEnabled(history.canUndo());
-    redo_->setEnabled(history.canRedo());
-    undo_->setToolTip(history.canUndo()
-            ? tr("Undo: %1 (Ctrl+Z)").arg(QString::fromStdString(history.undoName()))
-            : tr("Nothing to undo"));
-    redo_->setToolTip(history.canRedo()
-            ? tr("Redo: %1 (Ctrl+Shift+Z)").arg(QString::fromStdString(history.redoName()))
-            : tr("Nothing to redo"));
+    const auto undo = session_.undoName(), redo = session_.redoName();
+    undo_->setEnabled(!undo.isEmpty());
+    redo_->setEnabled(!redo.isEmpty());
+    undo_->setToolTip(undo.isEmpty() ? tr("Nothing to undo") : tr("Undo: %1 (Ctrl+Z)").arg(undo));
+    redo_->setToolTip(
+        redo.isEmpty() ? tr("Nothing to redo") : tr("Redo: %1 (Ctrl+Shift+Z)").arg(redo));
     setWindowTitle(tr("%1%2 – Pure Tone")
                        .arg(QString::fromStdString(session_.instrument().name),
                            history.isSaved() ? QString() : QStringLiteral(" *")));
@@ -305,10 +305,13 @@ void MainWindow::dragEnterEvent(QDragEnterEvent* event)
 
 void MainWindow::dropEvent(QDropEvent* event)
 {
-    QStringList paths;
-    for (const auto& url : event->mimeData()->urls())
-        if (url.isLocalFile())
-            paths << url.toLocalFile();
+    const auto dropped = droppedPaths(*event->mimeData());
+    if (dropped.remote)
+        session_.say(tr("%1 is not on this computer. Save it here first, then drop the file.")
+                         .arg(*dropped.remote));
+    if (dropped.emptyFolders)
+        session_.say(tr("There is no sound file in that folder."));
+    const QStringList& paths = dropped.paths;
     if (paths.isEmpty())
         return;
     event->acceptProposedAction();
@@ -316,19 +319,25 @@ void MainWindow::dropEvent(QDropEvent* event)
     const QPoint place = takesCard_->mapFrom(this, event->position().toPoint());
     const bool ours = event->mimeData()->hasFormat(QStringLiteral("application/x-puretone-sound"));
     const bool onList = ours || (takesCard_->isVisible() && takesCard_->rect().contains(place));
-    const bool folder = QFileInfo(paths.front()).isDir();
-    if (folder)
-        paths = soundFilesIn(paths.front());
-    if (folder && paths.isEmpty())
-        session_.say(tr("There is no sound file in that folder."));
-    else if (paths.size() > 1 || onList || folder)
+    // An instrument is no take: it is opened, whatever comes with it.
+    if (std::any_of(paths.begin(), paths.end(), isInstrumentFile))
+        openFiles(paths);
+    else if (paths.size() > 1 || onList || dropped.folders)
         session_.opening().addFiles(paths);
     else
         session_.opening().open(paths.front());
 }
 
+/// What is being typed is meant: it is in the document before anything is done with that.
+void MainWindow::commitTyping()
+{
+    if (auto* field = qobject_cast<QLineEdit*>(focusWidget()); field != nullptr)
+        emit field->editingFinished();
+}
+
 void MainWindow::closeEvent(QCloseEvent* event)
 {
+    commitTyping();
     // A recording that goes on becomes a take first, and so work that may be saved.
     auto* panel = static_cast<SoundStop*>(stop(Stop::sound))->recording();
     if (panel->isRecording()) {
@@ -350,6 +359,22 @@ bool MainWindow::leavesUndoToUs(QObject* watched, QEvent* event) const
             || (key->matches(QKeySequence::Redo) && !field->isRedoAvailable()));
 }
 
+/// The space bar of what is pressed or chosen with it, and the pages of what is turned over by
+/// them, are not for the keys of the piano.
+bool MainWindow::wantsKey(const QWidget& target, const QKeyEvent& key) const
+{
+    const bool space = key.key() == Qt::Key_Space;
+    const bool page = key.key() == Qt::Key_PageUp || key.key() == Qt::Key_PageDown;
+    return (space
+               && (qobject_cast<const QAbstractButton*>(&target) != nullptr
+                   || qobject_cast<const QComboBox*>(&target) != nullptr
+                   || qobject_cast<const QAbstractItemView*>(&target) != nullptr
+                   || target.property(pressedBySpace).toBool()))
+        || (page && key.modifiers() == Qt::NoModifier
+            && (qobject_cast<const QAbstractItemView*>(&target) != nullptr
+                || target.property(turnedByPages).toBool()));
+}
+
 bool MainWindow::eventFilter(QObject* watched, QEvent* event)
 {
     // A choice under the pointer is no obstacle for a column that is scrolled, and does not change.
@@ -367,15 +392,13 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event)
         return QWidget::eventFilter(watched, event);
     auto* target = qobject_cast<QWidget*>(watched);
     const bool ours = target != nullptr && target->window() == this;
-    // Letters that are typed into a field are letters, until Enter says that it is done; a focused
-    // button or choice keeps its space bar.
+    // Letters that are typed into a field are letters, until Enter says that it is done.
     auto* key = static_cast<QKeyEvent*>(event);
     auto* field = qobject_cast<QLineEdit*>(target);
     const bool writes = field != nullptr && field != doneWith_;
-    const bool button = key->key() == Qt::Key_Space
-        && (qobject_cast<QAbstractButton*>(target) != nullptr
-            || qobject_cast<QComboBox*>(target) != nullptr);
-    if (ours && !writes && !button && dock_->typed(key))
+    // A key that sounds comes up, wherever the focus has gone meanwhile.
+    const bool ends = event->type() == QEvent::KeyRelease && dock_->sounds(*key);
+    if ((ends || (ours && !writes && !wantsKey(*target, *key))) && dock_->typed(key))
         return true;
     if (ours && field != nullptr && event->type() == QEvent::KeyPress) {
         if (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter)
@@ -389,8 +412,7 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event)
 void MainWindow::changeEvent(QEvent* event)
 {
     // Keys that were down when the window lost the focus would sound for ever.
-    if (event->type() == QEvent::ActivationChange && !isActiveWindow()
-        && !dock_->holdButton()->isChecked())
+    if (event->type() == QEvent::ActivationChange && !isActiveWindow())
         dock_->releaseTyped();
     QWidget::changeEvent(event);
 }

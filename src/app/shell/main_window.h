@@ -72,14 +72,16 @@ private:
     void buildTakes(QHBoxLayout* row);
     void refreshTakes();
     void chooseTake(TakeId id);
+    void commitTyping();
     bool leavesUndoToUs(QObject* watched, QEvent* event) const;
+    bool wantsKey(const QWidget& target, const QKeyEvent& key) const;
     void foldTakes(bool folded);
     void buildActions();
     void fillRecent();
     void showTreating(double share);
     void openDialog();
     bool saveAs();
-    bool mayOverwrite(const QString& path);
+    QString agreedPath(const Instrument& instrument, const QString& path);
     QString askForFile(const QString& proposal);
     bool maySkip(const History::Unsaved& document);
     void choosePreset(

@@ -3,10 +3,10 @@
 #include "app/shell/main_window.h"
 
 #include "app/shell/recent_files.h"
-#include "app/shell/sound_files.h"
 #include "app/stops/keys_stop.h"
 #include "app/widgets/file_dialogs.h"
 #include "app/widgets/sheet.h"
+#include "app/widgets/sound_files.h"
 #include "formats/export_plan.h"
 
 #include <QApplication>
@@ -80,8 +80,13 @@ void MainWindow::offerUnfinished()
         folders << QFileInfo(path).absolutePath();
     folders.removeDuplicates();
     session_.saving().sweep(folders);
-    for (auto& left : leftBehind(Saving::journalFolder()))
+    auto journals = leftBehind(Saving::journalFolder());
+    for (auto& left : journals.work)
         offerLeft(std::make_shared<const LeftBehind>(std::move(left)));
+    for (const auto& folder : journals.unreadable)
+        session_.say(tr("Unsaved work of an earlier session could not be read. It is kept in %1; "
+                        "a later version of Pure Tone may open it.")
+                         .arg(QString::fromStdString(folder.string())));
     const auto found = unfinishedRecordings(Opening::recordingsFolder());
     if (found.empty())
         return;
@@ -211,10 +216,7 @@ void MainWindow::openFiles(const QStringList& paths)
         return;
     }
     // An instrument is no take: the first one is opened, and what else was named joins it.
-    const auto instrument = std::find_if(paths.begin(), paths.end(), [](const QString& path) {
-        const auto kind = kindOfFile(path.toStdString());
-        return kind && *kind != FileKind::wav;
-    });
+    const auto instrument = std::find_if(paths.begin(), paths.end(), isInstrumentFile);
     if (instrument == paths.end()) {
         session_.opening().openTogether(paths);
         return;
@@ -234,17 +236,20 @@ bool MainWindow::save()
 {
     if (session_.path().isEmpty())
         return saveAs();
-    if (!mayOverwrite(session_.path()))
+    const auto path = agreedPath(session_.instrument(), session_.path());
+    if (path.isEmpty())
         return false;
-    session_.saving().save(session_.path());
+    session_.saving().save(path);
     return true;
 }
 
-/// Asks where somebody else has written to a file since; true when it may be replaced.
-bool MainWindow::mayOverwrite(const QString& path)
+/// Asks where somebody else has written to a file since.
+///
+/// @return Where the instrument is to be saved: there, or under another name; empty for not at all.
+QString MainWindow::agreedPath(const Instrument& instrument, const QString& path)
 {
     if (!session_.saving().changedOutside(path))
-        return true;
+        return path;
     Sheet question(this, tr("Replace what was changed elsewhere?"));
     question.addText(tr("%1 was changed by another program or window since it was opened here. "
                         "What is there now is kept beside it as %1~.")
@@ -254,8 +259,8 @@ bool MainWindow::mayOverwrite(const QString& path)
     const auto* replace = question.addButton(tr("Replace"), true);
     const auto* pressed = question.ask();
     if (pressed == other)
-        saveAs();
-    return pressed == replace;
+        return askForFile(proposedFile(instrument, path));
+    return pressed == replace ? path : QString();
 }
 
 bool MainWindow::saveAs()
@@ -300,9 +305,10 @@ bool MainWindow::maySkip(const History::Unsaved& document)
     const auto* pressed = question.ask();
     if (pressed != save)
         return pressed == discard;
-    const auto path = document.file.empty() ? askForFile(proposedFile(document.value, {}))
-                                            : QString::fromStdString(document.file);
-    return !path.isEmpty() && mayOverwrite(path) && session_.saving().saveNow(document, path);
+    const auto path = document.file.empty()
+        ? askForFile(proposedFile(document.value, {}))
+        : agreedPath(document.value, QString::fromStdString(document.file));
+    return !path.isEmpty() && session_.saving().saveNow(document, path);
 }
 
 } // namespace puretone::app

@@ -4,7 +4,6 @@
 
 #include "app/shell/settings_sheet.h"
 #include "app/shell/shortcuts.h"
-#include "app/shell/sound_files.h"
 #include "app/stops/effects_stop.h"
 #include "app/stops/export_stop.h"
 #include "app/stops/keys_stop.h"
@@ -13,6 +12,7 @@
 #include "app/stops/shape_stop.h"
 #include "app/stops/sound_stop.h"
 #include "app/widgets/file_dialogs.h"
+#include "app/widgets/sound_files.h"
 
 #include <QScrollArea>
 
@@ -179,7 +179,10 @@ void MainWindow::buildActions()
     const auto add = [&](const QString& text, const QKeySequence& keys, auto what) {
         auto* action = new QAction(text, this);
         action->setShortcut(keys);
-        connect(action, &QAction::triggered, this, what);
+        connect(action, &QAction::triggered, this, [this, what] {
+            commitTyping();
+            what();
+        });
         addAction(action);
         menu->addAction(action);
         return action;

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/shelf.h"
 
-#include "app/shell/sound_files.h"
 #include "app/theme/theme.h"
 #include "app/widgets/file_dialogs.h"
+#include "app/widgets/sound_files.h"
 
 #include <QDir>
 #include <QKeyEvent>

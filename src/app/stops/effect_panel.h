@@ -38,7 +38,7 @@ private:
     QPushButton *earlier_, *later_, *move_, *remove_;
     int id_ = 0;
     int band_ = -1; ///< Of the equaliser, that is chosen in its curve.
-    int gesture_ = 0;
+    Gesture gesture_{session_};
 };
 
 /// Effects to be added, by what they do, and ready chains.

@@ -7,6 +7,7 @@
 #include "engine/limiter.h"
 
 #include <QMenu>
+#include <set>
 
 namespace puretone::app {
 
@@ -177,23 +178,22 @@ void EffectsStop::printOntoTake()
         return;
     }
     colour.tempo = session().instrument().tempo;
-    // One step: the chain gives up what the take gets.
-    const int step = session().newGesture();
-    session().edit(
-        tr("Print onto the take"),
-        [&](Instrument& next) {
-            for (Effect& effect : next.effects)
-                if (effect.kind != EffectKind::space)
-                    effect.on = false;
-        },
-        step);
+    std::set<int> printed;
+    for (const Effect& effect : colour.effects)
+        printed.insert(effect.id);
     auto list = session().treating().list();
     list.push_back({colour});
-    session().treating().set(tr("Print onto the take"), std::move(list), step);
-    session().say(spaces ? tr("The effects are part of the take now, but for the space: print a "
-                              "take to have that, too.")
-                         : tr("The effects are part of the take now, and passed by here."),
-        false);
+    // One step: the chain gives up what the take gets, when it has it.
+    session().treating().set(
+        tr("Print onto the take"), std::move(list), 0,
+        [printed](Instrument& next) {
+            for (Effect& effect : next.effects)
+                if (printed.contains(effect.id))
+                    effect.on = false;
+        },
+        spaces ? tr("The effects are part of the take now, but for the space: print a take to have "
+                    "that, too.")
+               : tr("The effects are part of the take now, and passed by here."));
 }
 
 void EffectsStop::showHeard(const Engine::Meter& heard, std::array<std::uint64_t, 2>)

@@ -64,16 +64,11 @@ std::optional<std::array<int, 3>> HearRow::keysOfTake() const
 
 void HearRow::play(int which, bool down)
 {
-    auto& sounding = sounding_[std::size_t(which)];
-    if (down) {
-        const auto keys = keysOfTake();
-        if (!keys)
-            return;
-        sounding = (*keys)[std::size_t(which)];
-        session_.player().noteOn(sounding, 100);
-    } else if (sounding >= 0) {
-        session_.player().noteOff(std::exchange(sounding, -1));
-    }
+    HeldNote& sounding = sounding_[std::size_t(which)];
+    if (!down)
+        sounding.end();
+    else if (const auto keys = keysOfTake())
+        sounding = session_.player().press((*keys)[std::size_t(which)], 100);
 }
 
 void HearRow::refresh()

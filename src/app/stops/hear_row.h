@@ -30,7 +30,7 @@ private:
     Session& session_;
     QButtonGroup* parts_;
     std::array<QPushButton*, 3> keys_{};
-    std::array<int, 3> sounding_{-1, -1, -1};
+    std::array<HeldNote, 3> sounding_;
 };
 
 } // namespace puretone::app

@@ -91,7 +91,7 @@ QHBoxLayout* KeysStop::buildRow()
     connect(lay_, &QPushButton::clicked, this, &KeysStop::showLayOut);
     connect(levels_, &QPushButton::clicked, this, [this] {
         match_->begin();
-        pages_->setCurrentIndex(matchPage);
+        showPanel(matchPage);
     });
     connect(remove_, &QPushButton::clicked, this, &KeysStop::removeLayer);
     return row;
@@ -100,7 +100,14 @@ QHBoxLayout* KeysStop::buildRow()
 void KeysStop::showLayOut()
 {
     layOut_->begin();
-    pages_->setCurrentIndex(layOutPage);
+    showPanel(layOutPage);
+}
+
+/// A panel is about one layer of one document: with another one on screen it goes.
+void KeysStop::showPanel(int page)
+{
+    panelAbout_ = {session().history().document(), session().layer().id};
+    pages_->setCurrentIndex(page);
 }
 
 void KeysStop::connectLanes()
@@ -315,6 +322,11 @@ void KeysStop::refresh()
     lanes_->setChosen(chosen);
     zone_->setChosen(chosen);
     layer_->refresh();
+    if (pages_->currentIndex() != lanesPage
+        && panelAbout_ != std::pair(session().history().document(), layer.id)) {
+        session().background().cancel(JobKind::levels);
+        pages_->setCurrentIndex(lanesPage);
+    }
     if (pages_->currentIndex() == layOutPage)
         layOut_->refresh();
     add_->setEnabled(instrument.layers.size() < mostLayers);

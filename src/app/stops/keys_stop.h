@@ -45,7 +45,9 @@ private:
     ZoneBench* lanes_;
     LayOutPanel* layOut_;
     MatchPanel* match_;
+    void showPanel(int page);
     QStackedLayout* pages_;
+    std::pair<History::DocumentId, LayerId> panelAbout_;
     ZonePanel* zone_;
     LayerPanel* layer_;
     QPushButton *add_, *lay_, *levels_, *remove_;

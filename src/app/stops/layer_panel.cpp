@@ -99,12 +99,11 @@ void LayerPanel::addNumbers(FieldColumn* into)
     connect(blends_, &ChoiceField::chosen, this, [this](int index) {
         session_.editLayer(tr("Change blend"), [&](Layer& l) { l.blends = index == 1; });
     });
-    connect(
-        blend_, &ValueField::edited, this, [this, gesture = 0](double value, bool first) mutable {
-            if (first)
-                gesture = session_.newGesture();
+    connect(blend_, &ValueField::edited, this,
+        [this, gesture = Gesture(session_)](double value, bool first) mutable {
             session_.edit(
-                tr("Blend layers"), [&](Instrument& next) { next.blend = value; }, gesture);
+                tr("Blend layers"), [&](Instrument& next) { next.blend = value; },
+                gesture.next(first));
         });
 }
 

@@ -52,10 +52,9 @@ void MannerPanel::addFrozen(FieldColumn* into)
     strip_ = new PlaceStrip(into);
     into->column()->addWidget(strip_);
     connect(strip_, &PlaceStrip::dragged, this, [this](double place, bool first) {
-        if (first)
-            gesture_ = session_.newGesture();
         session_.editLayer(
-            tr("Move frozen place"), [&](Layer& l) { l.frozen.place = place; }, gesture_);
+            tr("Move frozen place"), [&](Layer& l) { l.frozen.place = place; },
+            gesture_.next(first));
     });
     place_ = into->addField(
         percentField(tr("Moment"), tr("The place of the take that is held"), standard.place));

@@ -31,7 +31,7 @@ private:
     PlaceStrip* strip_;
     ValueField *place_, *size_, *density_, *drift_, *scatterPlace_, *scatterSize_, *scatterPitch_;
     std::vector<QWidget*> ofFrozen_;
-    int gesture_ = 0;
+    Gesture gesture_{session_};
 };
 
 } // namespace puretone::app

@@ -7,6 +7,7 @@
 
 #include <QLabel>
 #include <QVBoxLayout>
+#include <map>
 
 namespace puretone::app {
 
@@ -76,15 +77,21 @@ void MatchPanel::show(const std::vector<LevelMatch>& matches)
 {
     matches_ = matches;
     double most = 0.0;
+    std::map<ZoneId, const Zone*> zones;
+    if (const Layer* layer = session_.instrument().layer(layer_))
+        for (const auto& zone : layer->zones)
+            zones[zone.id] = &zone;
+    std::map<TakeId, const Take*> takes;
+    for (const auto& take : session_.instrument().takes)
+        takes[take.id] = &take;
     table_->setRowCount(int(matches.size()));
     for (int row = 0; row < int(matches.size()); ++row) {
         const auto& match = matches[std::size_t(row)];
         most = std::max(most, std::abs(match.changeDb));
-        Instrument copy = session_.instrument();
-        const Zone* zone = copy.zone(match.zone);
+        const Zone* zone = zones[match.zone];
         if (zone == nullptr)
             continue;
-        const Take* take = copy.take(zone->take);
+        const Take* take = takes[zone->take];
         const QString change = (match.changeDb > 0.0 ? QStringLiteral("+") : QString())
             + typeset(formatDecibels(Decibels{match.changeDb}));
         const QString texts[] = {take != nullptr ? QString::fromStdString(take->name) : QString(),

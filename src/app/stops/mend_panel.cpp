@@ -118,8 +118,6 @@ void MendPanel::changeStraighten(const std::function<void(Straighten&)>& how, bo
     const Take* take = session_.take();
     if (take == nullptr)
         return;
-    if (first)
-        gesture_ = session_.newGesture();
     Straighten none;
     none.drift = 0.0;
     const auto fresh = std::get<Straighten>(treatmentsFor(*take, {{none, true}}).front().what);
@@ -127,7 +125,7 @@ void MendPanel::changeStraighten(const std::function<void(Straighten&)>& how, bo
     change(list, fresh, how, [](const Straighten& s) {
         return s.drift == 0.0 && s.vibrato == 0.0 && s.to == Straighten::To::centre;
     });
-    session_.treating().set(tr("Straighten"), std::move(list), gesture_);
+    session_.treating().set(tr("Straighten"), std::move(list), gesture_.next(first));
 }
 
 void MendPanel::changeTone(const std::function<void(RemoveTone&)>& how, bool first)
@@ -135,11 +133,9 @@ void MendPanel::changeTone(const std::function<void(RemoveTone&)>& how, bool fir
     const Take* take = session_.take();
     if (take == nullptr || removing() == nullptr)
         return;
-    if (first)
-        gesture_ = session_.newGesture();
     auto list = session_.treating().list();
     change(list, RemoveTone{}, how, [](const RemoveTone&) { return false; });
-    session_.treating().set(tr("Change removed tone"), std::move(list), gesture_);
+    session_.treating().set(tr("Change removed tone"), std::move(list), gesture_.next(first));
 }
 
 void MendPanel::removeTone()

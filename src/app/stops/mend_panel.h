@@ -41,7 +41,7 @@ private:
     QPushButton *remove_, *alone_, *keep_;
     std::optional<double> marked_;
     TakeId takeShown_;
-    int gesture_ = 0;
+    Gesture gesture_{session_};
 };
 
 } // namespace puretone::app

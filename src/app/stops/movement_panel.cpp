@@ -163,11 +163,9 @@ MovementPanel::MovementPanel(Session& session, FieldColumn* into)
     });
     const auto number = [this](ValueField* field, const QString& name, auto set) {
         connect(field, &ValueField::edited, this,
-            [this, name, set, gesture = 0](double value, bool first) mutable {
-                if (first)
-                    gesture = session_.newGesture();
+            [this, name, set, gesture = Gesture(session_)](double value, bool first) mutable {
                 edit(
-                    name, [&](Layer&, Movement& m) { set(m, value); }, gesture);
+                    name, [&](Layer&, Movement& m) { set(m, value); }, gesture.next(first));
             });
     };
     number(number_, tr("Change number"), [](Movement& m, double value) {
@@ -181,10 +179,8 @@ ValueField* MovementPanel::addNumber(FieldSpec spec, double Wave::*part)
 {
     auto* field = fold_->addField(std::move(spec));
     connect(field, &ValueField::edited, this,
-        [this, part, gesture = 0](double value, bool first) mutable {
-            if (first)
-                gesture = session_.newGesture();
-            editWave([&](Wave& wave) { wave.*part = value; }, gesture);
+        [this, part, gesture = Gesture(session_)](double value, bool first) mutable {
+            editWave([&](Wave& wave) { wave.*part = value; }, gesture.next(first));
         });
     ofWave_.push_back(field);
     return field;

@@ -34,12 +34,11 @@ PatternPanel::PatternPanel(Session& session, FieldColumn* into)
 {
     hide(); // its parts stand in the column
     tempo_ = into->addField(tempoField());
-    connect(
-        tempo_, &ValueField::edited, this, [this, gesture = 0](double value, bool first) mutable {
-            if (first)
-                gesture = session_.newGesture();
+    connect(tempo_, &ValueField::edited, this,
+        [this, gesture = Gesture(session_)](double value, bool first) mutable {
             session_.edit(
-                tr("Change tempo"), [&](Instrument& next) { next.tempo = value; }, gesture);
+                tr("Change tempo"), [&](Instrument& next) { next.tempo = value; },
+                gesture.next(first));
         });
     tapButton_ = into->addButton(tr("Tap tempo"), tr("Tap it in time with the song"));
     connect(tapButton_, &QPushButton::pressed, this, &PatternPanel::tap);
@@ -76,9 +75,10 @@ PatternPanel::PatternPanel(Session& session, FieldColumn* into)
         percentField(tr("Swing"), tr("How late every second step is"), 0.0, 0.75), &Pattern::swing);
     octaves_ =
         into->addField(countField(tr("Octaves"), tr("Over which the keys are repeated"), 1, 4, 1));
-    connect(octaves_, &ValueField::edited, this, [this](double value, bool) {
-        edit([&](Pattern& p) { p.octaves = int(std::lround(value)); });
-    });
+    connect(octaves_, &ValueField::edited, this,
+        [this, gesture = Gesture(session_)](double value, bool first) mutable {
+            edit([&](Pattern& p) { p.octaves = int(std::lround(value)); }, gesture.next(first));
+        });
     addSteps(into);
 }
 
@@ -86,10 +86,8 @@ ValueField* PatternPanel::addNumber(FieldColumn* into, FieldSpec spec, double Pa
 {
     auto* field = into->addField(std::move(spec));
     connect(field, &ValueField::edited, this,
-        [this, part, gesture = 0](double value, bool first) mutable {
-            if (first)
-                gesture = session_.newGesture();
-            edit([&](Pattern& p) { p.*part = value; }, gesture);
+        [this, part, gesture = Gesture(session_)](double value, bool first) mutable {
+            edit([&](Pattern& p) { p.*part = value; }, gesture.next(first));
         });
     return field;
 }
@@ -99,9 +97,19 @@ void PatternPanel::addSteps(FieldColumn* into)
     count_ = into->addField(countField(tr("Steps"),
         tr("That come round, each with layers of its own; 0 for one like the other"), 0,
         double(Pattern::mostSteps), 0));
-    connect(count_, &ValueField::edited, this, [this](double value, bool) {
-        edit([&](Pattern& p) { p.steps.resize(std::size_t(std::lround(value))); });
-    });
+    // On the way down and up again within one gesture, steps are what they were.
+    connect(count_, &ValueField::edited, this,
+        [this, gesture = Gesture(session_), before = std::vector<Pattern::Step>()](
+            double value, bool first) mutable {
+            if (first)
+                before = session_.instrument().pattern.steps;
+            edit(
+                [&](Pattern& p) {
+                    p.steps = before;
+                    p.steps.resize(std::size_t(std::lround(value)));
+                },
+                gesture.next(first));
+        });
     auto* grid = new QGridLayout(steps_);
     grid->setContentsMargins(0, 0, 0, 0);
     grid->setSpacing(3);

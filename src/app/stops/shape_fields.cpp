@@ -12,12 +12,10 @@ ValueField* ShapeFields::add(
 {
     auto* field = into->addField(std::move(spec));
     QObject::connect(field, &ValueField::edited, field,
-        [&session = session_, step, set = std::move(set), which, gesture = 0](
+        [&session = session_, step, set = std::move(set), which, gesture = Gesture(session_)](
             double value, bool first) mutable {
-            if (first)
-                gesture = session.newGesture();
             session.editShape(
-                step, [&](Layer& layer) { set(layer, value); }, gesture, which);
+                step, [&](Layer& layer) { set(layer, value); }, gesture.next(first), which);
         });
     shown_.push_back({field, nullptr, std::move(get)});
     return field;

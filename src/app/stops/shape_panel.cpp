@@ -242,12 +242,11 @@ void ShapePanel::addInnerStart(FieldColumn* into)
         [this] { return session_.take() != nullptr ? session_.take()->rate() : 48000.0; }, true));
     moves(Target::start, innerPlace_);
     connect(innerPlace_, &ValueField::edited, this,
-        [this, gesture = 0](double value, bool first) mutable {
-            if (first)
-                gesture = session_.newGesture();
+        [this, gesture = Gesture(session_)](double value, bool first) mutable {
             session_.editTake(
                 tr("Move inner start"),
-                [&](Take& take) { take.innerStart = Frames{std::llround(value)}; }, gesture);
+                [&](Take& take) { take.innerStart = Frames{std::llround(value)}; },
+                gesture.next(first));
         });
     findInner_ = into->addButton(tr("Find inner starts"),
         tr("Puts the inner start of every take of the layer where its attack is over"));

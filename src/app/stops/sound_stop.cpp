@@ -42,11 +42,16 @@ SoundStop::SoundStop(Session& s, QWidget* parent)
     connect(open_, &QPushButton::clicked, this, &SoundStop::openAsked);
     connect(wave(), &WaveView::handleMoved, this, [this](int id, qint64 frame, bool first) {
         if (id >= SplitPanel::firstBorder)
-            split_->moveBorder(id, frame);
+            split_->moveBorder(id, frame, first);
         else
             moveHandle(id, frame, first);
     });
-    connect(wave(), &WaveView::handleCancelled, this, [this] { abandonGesture(); });
+    connect(wave(), &WaveView::handleCancelled, this, [this](int id) {
+        if (id >= SplitPanel::firstBorder)
+            session().splitting().abandon();
+        else
+            abandonGesture();
+    });
     connect(wave(), &WaveView::stretchAsked, this, &SoundStop::askedStretch);
     wave()->setOverlay([this](QPainter& p, const WaveGeometry& g) {
         paintFades(p, g);

@@ -94,12 +94,10 @@ void connectToLayer(Session& session, ValueField* field, const QString& stepName
     std::function<void(Layer&, double)> change)
 {
     QObject::connect(field, &ValueField::edited, field,
-        [&session, stepName, change = std::move(change), gesture = 0](
+        [&session, stepName, change = std::move(change), gesture = Gesture(session)](
             double value, bool first) mutable {
-            if (first)
-                gesture = session.newGesture();
             session.editLayer(
-                stepName, [&](Layer& layer) { change(layer, value); }, gesture);
+                stepName, [&](Layer& layer) { change(layer, value); }, gesture.next(first));
         });
 }
 

@@ -39,15 +39,15 @@ protected:
         ValueField* field, const QString& stepName, std::function<void(Layer&, double)> change);
 
     /// Gesture of the drag that is going on; a new one when `first`.
-    int gesture(bool first) { return first ? gesture_ = session_.newGesture() : gesture_; }
-    void abandonGesture() { session_.abandon(gesture_); }
+    int gesture(bool first) { return gesture_.next(first); }
+    void abandonGesture() { gesture_.abandon(); }
 
 private:
     Session& session_;
     QVBoxLayout* bench_;
     FieldColumn* details_;
     QHBoxLayout* titleRow_;
-    int gesture_ = 0;
+    Gesture gesture_{session_};
 };
 
 /// Makes a field's edits change the layer on screen, one step per gesture.

@@ -90,7 +90,7 @@ TreatmentPanel::TreatmentPanel(Session& session, QWidget* parent)
             chosen_ = index;
             changeChosen([&](TreatmentKind& what) { what = treatment.what; }, first);
         });
-    connect(filters_, &FilterView::cancelled, this, [this] { session_.abandon(gesture_); });
+    connect(filters_, &FilterView::cancelled, this, [this] { gesture_.abandon(); });
 }
 
 void TreatmentPanel::change(
@@ -106,11 +106,9 @@ void TreatmentPanel::changeChosen(const std::function<void(TreatmentKind&)>& how
     const auto& list = session_.treating().list();
     if (chosen_ < 0 || chosen_ >= int(list.size()))
         return;
-    if (first)
-        gesture_ = session_.newGesture();
     change(
         tr("Change %1").arg(nameOf(list[std::size_t(chosen_)].what)),
-        [&](Treatments& next) { how(next[std::size_t(chosen_)].what); }, gesture_);
+        [&](Treatments& next) { how(next[std::size_t(chosen_)].what); }, gesture_.next(first));
 }
 
 void TreatmentPanel::add(TreatmentKind what)

@@ -58,7 +58,7 @@ private:
     std::vector<QWidget*> all_; ///< Every field, hidden unless the chosen treatment has it.
     int chosen_ = -1;
     TakeId takeShown_;
-    int gesture_ = 0;
+    Gesture gesture_{session_};
 };
 
 } // namespace puretone::app

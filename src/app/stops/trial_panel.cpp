@@ -101,15 +101,14 @@ void TrialPanel::hear(bool on)
         otherKey_ = -1;
         rootSeen_ = false;
         applyTone();
-        player.noteOn(rootKey_, 90);
+        root_ = player.press(rootKey_, 90);
         player.trial().setOn(true);
         keys_.start(40);
         return;
     }
     keys_.stop();
     player.trial().setOn(false);
-    if (rootKey_ >= 0)
-        player.noteOff(rootKey_);
+    root_.end();
     rootKey_ = otherKey_ = -1;
 }
 
@@ -136,9 +135,9 @@ void TrialPanel::followKeys()
         return;
     // The root rests while another key is judged.
     if (other < 0)
-        session_.player().noteOn(rootKey_, 90);
+        root_ = session_.player().press(rootKey_, 90);
     else if (otherKey_ < 0)
-        session_.player().noteOff(rootKey_);
+        root_.end();
     rootSeen_ = false;
     otherKey_ = other;
     applyTone();
@@ -234,10 +233,10 @@ void TrialPanel::refresh()
     }
     // The root key may have moved under the held note.
     if (hear_->isChecked() && rootKey_ != take->tuning.rootKey) {
-        session_.player().noteOff(rootKey_);
+        root_.end();
         rootKey_ = take->tuning.rootKey;
         rootSeen_ = false;
-        session_.player().noteOn(rootKey_, 90);
+        root_ = session_.player().press(rootKey_, 90);
     }
     applyTone();
     measure();

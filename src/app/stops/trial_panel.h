@@ -58,6 +58,7 @@ private:
     int octave_ = 0;
     double levelDb_ = -15.0;
     int rootKey_ = -1; ///< Held while both are heard.
+    HeldNote root_;
     bool rootSeen_ = false; ///< The engine has it.
     int otherKey_ = -1; ///< A key that is played meanwhile: the tone goes there.
 };

@@ -122,8 +122,6 @@ void ZonePanel::addCrossovers(FieldColumn* into)
 
 void ZonePanel::edit(const QString& step, const std::function<void(Zone&)>& change, bool first)
 {
-    if (first)
-        gesture_ = session_.newGesture();
     session_.editLayer(
         step,
         [&](Layer& layer) {
@@ -131,7 +129,7 @@ void ZonePanel::edit(const QString& step, const std::function<void(Zone&)>& chan
                 if (chosen_.contains(zone.id))
                     change(zone);
         },
-        gesture_);
+        gesture_.next(first));
 }
 
 void ZonePanel::setChosen(const ZoneIds& chosen)

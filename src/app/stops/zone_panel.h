@@ -43,7 +43,7 @@ private:
     QLabel *heading_, *together_, *variations_;
     StackList* stack_;
     QPushButton *lay_, *remove_, *turns_;
-    int gesture_ = 0;
+    Gesture gesture_{session_};
 };
 
 } // namespace puretone::app

@@ -2,6 +2,7 @@
 #include "app/widgets/chip_row.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/own_keys.h"
 
 #include <QContextMenuEvent>
 #include <QKeyEvent>
@@ -21,6 +22,7 @@ ChipRow::ChipRow(const QString& adding, QWidget* parent)
     , adding_(adding)
 {
     setFocusPolicy(Qt::StrongFocus);
+    setProperty(pressedBySpace, true);
     QSizePolicy policy(QSizePolicy::Preferred, QSizePolicy::Fixed);
     policy.setHeightForWidth(true);
     setSizePolicy(policy);

@@ -2,6 +2,7 @@
 #include "app/widgets/choice_list.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/own_keys.h"
 #include "model/readings.h"
 
 #include <QKeyEvent>
@@ -22,6 +23,7 @@ ChoiceList::ChoiceList(QWidget* parent)
     setFixedHeight(int(4 * rowHeight) + 4);
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
+    setProperty(pressedBySpace, true);
     setAccessibleName(tr("Candidate notes"));
     setToolTip(tr("Notes that this may be; click one to take it"));
 }

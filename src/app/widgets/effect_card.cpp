@@ -2,6 +2,7 @@
 #include "app/widgets/effect_card.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/own_keys.h"
 #include "app/widgets/plate.h"
 #include "base/quantity.h"
 
@@ -126,6 +127,7 @@ EffectCard::EffectCard(QWidget* parent)
     , held_(new QLabel(this))
 {
     setFocusPolicy(Qt::StrongFocus);
+    setProperty(pressedBySpace, true);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(10, 6, 10, 6);
     column->setSpacing(4);

@@ -2,6 +2,7 @@
 #include "app/widgets/shelf_list.h"
 
 #include "app/theme/theme.h"
+#include "app/widgets/own_keys.h"
 #include "app/widgets/small_wave.h"
 #include "base/quantity.h"
 #include "model/name_note.h"
@@ -26,6 +27,7 @@ ShelfList::ShelfList(QWidget* parent)
     setFrameShape(QFrame::NoFrame);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setFocusPolicy(Qt::StrongFocus);
+    setProperty(turnedByPages, true);
     setAccessibleName(tr("Sounds of the folder"));
     setAccessibleDescription(
         tr("The arrows choose and play a sound, Enter brings it in as a take"));

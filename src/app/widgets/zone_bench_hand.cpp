@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What mouse and keys do on the bench of the stop Keys.
 #include "app/theme/theme.h"
+#include "app/widgets/hand.h"
+#include "app/widgets/sound_files.h"
 #include "app/widgets/zone_bench.h"
 
 #include <QDropEvent>
@@ -12,12 +14,6 @@
 #include <cmath>
 
 namespace puretone::app {
-
-namespace {
-
-constexpr double dragThreshold = 4.0;
-
-} // namespace
 
 void ZoneBench::choose(const Zone& zone, Qt::KeyboardModifiers modifiers)
 {
@@ -238,16 +234,16 @@ void ZoneBench::showHint(QPointF position)
 
 void ZoneBench::dragEnterEvent(QDragEnterEvent* event)
 {
-    if (event->mimeData()->hasUrls() && !layers_.empty())
+    // An instrument is for the window: it is opened, not added to a layer.
+    const auto paths = droppedPaths(*event->mimeData()).paths;
+    if (!paths.isEmpty() && !layers_.empty()
+        && std::none_of(paths.begin(), paths.end(), isInstrumentFile))
         event->acceptProposedAction();
 }
 
 void ZoneBench::dropEvent(QDropEvent* event)
 {
-    QStringList paths;
-    for (const auto& url : event->mimeData()->urls())
-        if (url.isLocalFile())
-            paths << url.toLocalFile();
+    const auto paths = droppedPaths(*event->mimeData()).paths;
     if (paths.isEmpty() || layers_.empty())
         return;
     event->acceptProposedAction();
@@ -291,9 +287,10 @@ void ZoneBench::keyPressEvent(QKeyEvent* event)
     }
     if (event->key() == Qt::Key_Escape && grabbed_.grip != Grip::none) {
         const bool moved = moved_;
-        const bool frame = grabbed_.grip == Grip::frame;
+        // Neither of these has changed anything yet.
+        const bool late = grabbed_.grip == Grip::frame || grabbed_.grip == Grip::ribbon;
         endDrag();
-        if (moved && !frame)
+        if (moved && !late)
             emit cancelled();
     } else if (event->key() == Qt::Key_Escape && !chosen_.empty()) {
         setChosenByHand({});
