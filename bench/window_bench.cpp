@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // How quickly the window answers: from start to the first picture with the demo instrument, and one
 // repaint while a handle moves on a ten minute stereo recording, beside the bare cost of filling
-// the same pixels.
+// the same pixels. Then, with 300 takes and 40 minutes of sound, the longest time for which each
+// thing that a hand asks for keeps the window from answering; 100 ms are allowed.
 //
 //   QT_QPA_PLATFORM=offscreen window_bench DEMO.puretone
 
@@ -76,6 +77,105 @@ void measurePaints(MainWindow& window)
     window.session().background().settle();
 }
 
+/// 300 takes of eight seconds, on the keys and touches of one layer.
+Instrument manyTakes()
+{
+    Instrument instrument;
+    std::vector<Take> takes;
+    for (int i = 0; i < 300; ++i) {
+        Audio audio{44100.0, {std::vector<float>(std::size_t(8 * 44100))}};
+        const double step = 0.01 * std::exp2(i % 60 / 12.0);
+        for (std::size_t k = 0; k < audio.channels[0].size(); ++k)
+            audio.channels[0][k] =
+                float(0.3 * std::exp(-double(k) / 200000.0) * std::sin(double(k) * step));
+        Take take;
+        take.id = i + 1;
+        take.name = "take " + std::to_string(i + 1);
+        take.recording = makeRecording(std::move(audio), take.name + ".wav");
+        take.kept = {Frames{0}, Frames{take.audio().frames()}};
+        take.tuning = Tuning::forPitch(30.0 + i % 60, TuningSource::byHand);
+        takes.push_back(std::move(take));
+    }
+    addTakes(instrument, std::move(takes));
+    return instrument;
+}
+
+/// One recording of forty minutes with silence at both ends.
+Instrument fortyMinutes()
+{
+    Audio audio{44100.0, {std::vector<float>(std::size_t(2400 * 44100))}};
+    auto& wave = audio.channels[0];
+    for (std::size_t i = 44100 * 60; i < wave.size() - 44100 * 60; ++i)
+        wave[i] = float(0.3 * std::sin(double(i) * 0.02) * std::sin(double(i) * 1e-5));
+    Take take;
+    take.id = 1;
+    take.name = "forty minutes";
+    take.recording = makeRecording(std::move(audio), "forty.wav");
+    take.kept = {Frames{0}, Frames{take.audio().frames()}};
+    return makeInstrument(std::move(take));
+}
+
+/// The longest time that the window's thread answers nobody, while something is done and until all
+/// work beside the window has come to rest.
+template <class Do> void measureAnswers(MainWindow& window, const char* what, Do action)
+{
+    QElapsedTimer since, all;
+    qint64 longest = 0;
+    since.start();
+    all.start();
+    const auto look = [&] { longest = std::max(longest, since.restart()); };
+    action();
+    look();
+    while (window.session().background().anyBusy() && all.elapsed() < 120000) {
+        QCoreApplication::processEvents(QEventLoop::AllEvents, 1);
+        look();
+        QThread::msleep(1);
+        since.restart();
+    }
+    QCoreApplication::processEvents();
+    look();
+    std::printf("%-44s %6lld ms %s (all of it %lld ms)\n", what, static_cast<long long>(longest),
+        longest > 100 ? "TOO LONG" : "", static_cast<long long>(all.elapsed()));
+}
+
+QPushButton* buttonOf(QWidget* parent, const QString& text)
+{
+    for (auto* button : parent->findChildren<QPushButton*>())
+        if (button->text() == text)
+            return button;
+    std::printf("there is no button %s\n", qPrintable(text));
+    std::exit(1);
+}
+
+void measureMany(MainWindow& window)
+{
+    auto& session = window.session();
+    const Instrument many = manyTakes(), forty = fortyMinutes();
+    std::printf("the window answers again after, with 300 takes and 40 minutes of sound:\n");
+    const auto answers = [&](const char* what, auto action) {
+        measureAnswers(window, what, action);
+    };
+    window.goTo(Stop::keys);
+    answers("300 takes open", [&] { session.begin("Open", many); });
+    answers("a zone moves", [&] {
+        session.editLayer(
+            "Move", [](Layer& layer) { layer.zones[7].levelDb = -1.0; }, 5);
+    });
+    answers("their picture", [&] { window.stop(Stop::keys)->repaint(); });
+    answers("the list of takes", [&] { session.showTake(many.takes[200].id); });
+    answers("Levels", [&] { buttonOf(window.stop(Stop::keys), "Levels\u2026")->click(); });
+    answers("Lay out", [&] { buttonOf(window.stop(Stop::keys), "Lay out\u2026")->click(); });
+    window.goTo(Stop::shape);
+    answers("a ready shape", [&] { session.shaping().give(ReadyShape::pad); });
+    answers("inner starts", [&] { session.shaping().findInnerStarts(); });
+    answers("undo", [&] { session.undo(); });
+    window.goTo(Stop::sound);
+    answers("40 minutes open", [&] { session.begin("Open", forty); });
+    answers("its kept part is searched for",
+        [&] { buttonOf(window.stop(Stop::sound), "Propose")->click(); });
+    session.clear();
+}
+
 } // namespace
 
 int main(int argc, char** argv)
@@ -96,5 +196,6 @@ int main(int argc, char** argv)
         static_cast<long long>(sinceStart.elapsed()));
     window.startDevices(simulatedId);
     measurePaints(window);
+    measureMany(window);
     return 0;
 }

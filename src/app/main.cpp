@@ -49,6 +49,9 @@ int main(int argc, char** argv)
     Theme::loadFonts();
     QApplication::setWindowIcon(windowIcon());
     settings::lookAtDesktop();
+    const double ofFont = Theme::scaleOf(QApplication::font());
+    // As the desktop said last time: its answer comes when there is a window already.
+    Theme::setTextScale(ofFont * settings::desktopTextScale());
     Theme::apply(application, settings::themeFor(settings::themeWish()));
     MainWindow window;
     QObject::connect(
@@ -58,6 +61,11 @@ int main(int argc, char** argv)
     window.show();
     DesktopTheme desktop;
     QObject::connect(&desktop, &DesktopTheme::changed, &window, &MainWindow::followDesktop);
+    QObject::connect(&desktop, &DesktopTheme::textScaled, &window, [&](double factor) {
+        settings::setDesktopTextScale(factor);
+        Theme::setTextScale(ofFont * factor);
+        window.setThemeWish(settings::themeWish());
+    });
     desktop.ask();
     const bool first = settings::firstStart();
     if (!parser.positionalArguments().isEmpty())

@@ -3,23 +3,7 @@
 
 #include "formats/fit.h"
 
-#include <array>
-
 namespace puretone {
-
-/// What an export can make.
-enum class Product { project, sfz, soundFont, wavs };
-inline constexpr std::array allProducts = {
-    Product::project, Product::sfz, Product::soundFont, Product::wavs};
-
-/// What is wished of all of them; a project is what it is.
-struct ExportWish {
-    ExportChoices choices;
-    bool usualDepth = true; ///< 16 bits in a SoundFont and 24 elsewhere, whatever `choices` say.
-    double limitMegabytes = 0.0; ///< For each of them; 0 for none.
-    std::vector<Saver> savers = usualSavers();
-    bool operator==(const ExportWish&) const = default;
-};
 
 /// What a product will be.
 struct ProductPlan {

@@ -28,11 +28,6 @@ const char* nameOf(Saver saver)
     return text("fewer takes");
 }
 
-std::vector<Saver> usualSavers()
-{
-    return {Saver::depth, Saver::mono, Saver::rate, Saver::length, Saver::fewerTakes};
-}
-
 namespace {
 
 int rootOf(const Instrument& instrument, const Zone& zone)

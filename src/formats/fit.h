@@ -8,17 +8,7 @@
 
 namespace puretone {
 
-/// What an export may be made smaller by.
-enum class Saver {
-    mono,
-    rate, ///< 44.1, 32, 22.05 or 16 kHz.
-    depth, ///< 16 bits.
-    length, ///< Of takes without a loop.
-    fewerTakes, ///< One of those in turn, then every second, third … root of a layer.
-};
-inline constexpr int saverCount = int(Saver::fewerTakes) + 1;
 const char* nameOf(Saver saver);
-std::vector<Saver> usualSavers();
 
 /// An instrument and choices that come to no more than so many bytes.
 struct Fit {

@@ -37,7 +37,8 @@ Result<void> writeSoundFont(const std::filesystem::path& path, const std::string
     const std::function<PreparedTake(const Region&)>& sampleOf, const Progress& progress = {});
 struct SoundFontSize {
     std::uint64_t bytes = 0; ///< Of the file.
-    bool fits = true; ///< Its tables do: places in them have 16 bits.
+    /// Its tables do, whose places have 16 bits, and no more than mostTakes zones.
+    bool fits = true;
 };
 /// Plans are enough.
 SoundFontSize soundFontSize(

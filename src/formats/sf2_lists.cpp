@@ -294,7 +294,8 @@ SoundFontSize soundFontSize(
     const std::string& name, const std::vector<Region>& regions, Depth depth)
 {
     const auto plan = planBank(name, regions, depth);
-    return {plan.bytes, plan.entries <= BankPlan::mostEntries};
+    // As many zones as are read back, one take each.
+    return {plan.bytes, plan.entries <= BankPlan::mostEntries && regions.size() <= mostTakes};
 }
 
 } // namespace puretone

@@ -3,6 +3,7 @@
 
 #include "audio/sound_file.h"
 #include "effects/effect.h"
+#include "model/export_wish.h"
 #include "model/facts.h"
 #include "model/layer.h"
 #include "model/pattern.h"
@@ -148,6 +149,7 @@ struct Instrument {
     double tempo = 96.0; ///< Beats a minute.
     Pattern pattern;
     Effects effects; ///< From what layers give to what is heard.
+    Exports exports; ///< How it is written; changes nothing of what is heard.
 
     const Take* take(TakeId id) const;
     Take* take(TakeId id);

@@ -2,6 +2,7 @@
 #include "model/json.h"
 
 #include "model/effect_json.h"
+#include "model/export_json.h"
 #include "model/facts_json.h"
 #include "model/json_names.h"
 #include "model/layer_json.h"
@@ -131,10 +132,12 @@ std::string toJson(const Instrument& instrument)
     json effects = json::array();
     for (const auto& effect : instrument.effects)
         effects.push_back(effectJson(effect, audioPath));
-    const json document = {{"schema", schemaVersion}, {"name", instrument.name}, {"takes", takes},
+    json document = {{"schema", schemaVersion}, {"name", instrument.name}, {"takes", takes},
         {"layers", layers}, {"a4", instrument.a4}, {"blend", instrument.blend},
         {"tempo", instrument.tempo}, {"pattern", patternJson(instrument.pattern)},
         {"effects", effects}};
+    if (instrument.exports != Exports{})
+        document["export"] = exportsJson(instrument.exports);
     // File names come from disks and may hold any bytes.
     return document.dump(2, ' ', false, json::error_handler_t::replace);
 }
@@ -271,6 +274,7 @@ Result<Instrument> fromJson(const std::string& text, const std::string& name,
         instrument.blend = j.value("blend", 0.0);
         instrument.tempo = j.value("tempo", instrument.tempo);
         instrument.pattern = patternFrom(j.value("pattern", json::object()));
+        instrument.exports = exportsFrom(j.value("export", json::object()));
         for (auto& take : instrument.takes)
             take.tuning.a4 = instrument.a4;
         return sanitized(std::move(instrument));

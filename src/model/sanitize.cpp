@@ -280,6 +280,31 @@ void sanitize(Layer& layer)
         sanitize(movement);
 }
 
+void sanitize(Exports& exports)
+{
+    ExportWish& wish = exports.wish;
+    SoundChoices& sound = wish.choices.sound;
+    const auto within = [](std::optional<double>& value, double low, double high) {
+        if (value)
+            value = inRange(*value, low, high, high);
+    };
+    constexpr double lowestRate = 8000.0, highestRate = 192000.0;
+    within(sound.rate, lowestRate, highestRate);
+    within(sound.longest, shortestLongest, longestNoteSeconds);
+    within(sound.playedOut, shortestPlayedOut, longestPlayedOut);
+    if (wish.usualDepth)
+        sound.depth = SoundChoices().depth;
+    wish.choices.keyStep = std::clamp(wish.choices.keyStep, 0, ExportChoices::mostKeyStep);
+    wish.limitMegabytes = inRange(wish.limitMegabytes, 0.0, ExportWish::mostMegabytes, 0.0);
+    // Each once: those that a file leaves out come last.
+    std::vector<Saver> savers;
+    for (const auto& list : {wish.savers, ExportWish().savers})
+        for (const Saver saver : list)
+            if (std::find(savers.begin(), savers.end(), saver) == savers.end())
+                savers.push_back(saver);
+    wish.savers = std::move(savers);
+}
+
 } // namespace
 
 PrintPlan sanitized(PrintPlan plan)
@@ -302,6 +327,7 @@ Instrument sanitized(Instrument instrument)
     instrument.blend = shareIn(instrument.blend);
     instrument.tempo = inRange(instrument.tempo, slowestTempo, fastestTempo, 96.0);
     sanitize(instrument.pattern);
+    sanitize(instrument.exports);
     if (instrument.layers.empty())
         instrument.layers.emplace_back();
     keepFirst(instrument.layers, mostLayers);

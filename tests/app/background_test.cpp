@@ -123,7 +123,7 @@ TEST_CASE("what a job throws becomes a sentence, and the others go on", "[app][b
         [](const Progress&) -> int { throw std::bad_alloc(); }, [&] { done = true; });
     background.run(
         JobKind::split, Background::Running::finish, [](const Progress&) -> int { throw 7; },
-        [&] { done = true; }, Background::Lane::bulk, [&](const Error& error) { own = error; });
+        [&] { done = true; }, [&](const Error& error) { own = error; });
     background.run(
         JobKind::compile, Background::Running::finish, [](const Progress&) { return 1; },
         [] { throw std::runtime_error("the lamp went out"); });

@@ -30,15 +30,6 @@ bool anyDown(Driver& d)
     return (down[0] | down[1]) != 0;
 }
 
-QPushButton* button(QWidget* parent, const QString& text)
-{
-    for (auto* b : parent->findChildren<QPushButton*>())
-        if (b->text() == text)
-            return b;
-    FAIL("There is no button " << text.toStdString());
-    return nullptr;
-}
-
 } // namespace
 
 TEST_CASE("a letter that was pressed ends what it began, whatever has changed since", "[app][keys]")
@@ -80,7 +71,7 @@ TEST_CASE("the root that was pressed ends, though it is another by now", "[app][
     d.open(sounds + "fog-horn.flac");
     const int root = d.take().tuning.rootKey;
     const bool bySpace = GENERATE(true, false);
-    auto* play = button(d.window.dock(), "Play root");
+    auto* play = d.button(d.window.dock(), "Play root");
     if (bySpace)
         QTest::keyPress(&d.window, Qt::Key_Space);
     else
@@ -141,7 +132,7 @@ TEST_CASE("Hold keeps what any keyboard plays, until it is played again", "[app]
     }
     SECTION("All off")
     {
-        button(d.window.dock(), "All off")->click();
+        d.button(d.window.dock(), "All off")->click();
         CHECK_FALSE(anyDown(d));
         strike(60); // nothing is left that this would end
         CHECK(isDown(d, 60));
@@ -180,7 +171,6 @@ TEST_CASE("Space presses what has the focus, and pages turn the shelf", "[app][a
         d.goTo(Stop::sound);
         auto* chips = d.window.stop(Stop::sound)->findChild<ChipRow*>();
         chips->setFocus();
-        QTest::keyClick(chips, Qt::Key_Right);
         const auto before = d.session().treating().list();
         press(chips, Qt::Key_Space);
         CHECK(d.session().treating().list() != before);

@@ -294,10 +294,19 @@ TEST_CASE("what was played is saved as sound and notes, or becomes a take", "[ap
     const auto path = [&](const char* name) {
         return QString::fromStdString((folder / name).string());
     };
-    CHECK_THAT(sheet.save(path("a.wav")).toStdString(), Contains("written"));
-    CHECK_THAT(sheet.save(path("a.flac")).toStdString(), Contains("written"));
-    CHECK_THAT(sheet.saveNotes(path("a.mid")).toStdString(), Contains("written"));
-    CHECK_THAT(sheet.save(path("no/such/a.wav")).toStdString(), !Contains("is written"));
+    const auto said = [&] {
+        d.settle();
+        return d.window.messages()->text().toStdString();
+    };
+    sheet.save(path("a.wav"));
+    CHECK_THAT(said(), Contains("a.wav is written"));
+    sheet.save(path("a.flac"));
+    CHECK_THAT(said(), Contains("a.flac is written"));
+    sheet.saveNotes(path("a.mid"));
+    CHECK_THAT(said(), Contains("a.mid is written"));
+    sheet.save(path("no/such/a.wav"));
+    CHECK_THAT(said(), !Contains("is written"));
+    CHECK(d.window.messages()->tells()); // it stays until it is closed
     const auto wav = openRecording((folder / "a.wav").string());
     const auto flac = openRecording((folder / "a.flac").string());
     REQUIRE(wav);
@@ -308,7 +317,8 @@ TEST_CASE("what was played is saved as sound and notes, or becomes a take", "[ap
     CHECK(notes->front().event.key == 57);
     // The device may go while the sheet is open: what is on it stays.
     d.session().player().useOutput(simulatedId);
-    CHECK_THAT(sheet.save(path("b.wav")).toStdString(), Contains("written"));
+    sheet.save(path("b.wav"));
+    CHECK_THAT(said(), Contains("b.wav is written"));
     CHECK(
         (*openRecording((folder / "b.wav").string()))->audio->frames() == (*wav)->audio->frames());
     sheet.makeTake();

@@ -443,7 +443,7 @@ TEST_CASE("trouble stays until it is closed, and progress gives way to it", "[ap
 {
     MessageBar bar;
     bar.show();
-    bar.showProgress("Listening…");
+    bar.showProgress("Listening…", true);
     bar.say("It broke.", true);
     bar.endProgress();
     CHECK(bar.text() == "! It broke.");
@@ -451,7 +451,7 @@ TEST_CASE("trouble stays until it is closed, and progress gives way to it", "[ap
         if (button->text() == "Close")
             QTest::mouseClick(button, Qt::LeftButton);
     CHECK(bar.text().isEmpty());
-    bar.showProgress("Listening…");
+    bar.showProgress("Listening…", true);
     bar.endProgress();
     CHECK(bar.text().isEmpty());
 }

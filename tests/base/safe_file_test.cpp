@@ -250,6 +250,22 @@ TEST_CASE("files that belong together appear together, or none of them does", "[
         CHECK(contents(folder / "a.txt") == "old");
         CHECK(folder.names() == std::vector<std::string>{"a.txt"});
     }
+    SECTION("the last one cannot take its place: those before it are what they were")
+    {
+        std::filesystem::create_directory(folder / "c.txt");
+        put(folder / "c.txt" / "inside", "a folder that is not empty");
+        FilesTogether files;
+        REQUIRE(write(files, folder / "a.txt"));
+        REQUIRE(write(files, folder / "b.txt"));
+        std::filesystem::rename(folder / "c.txt", folder / "d.txt");
+        REQUIRE(write(files, folder / "c.txt"));
+        std::filesystem::rename(folder / "d.txt", folder / "c.txt");
+        CHECK(contents(files.waiting(folder / "a.txt")) == "new");
+        CHECK(files.waiting(folder / "other.txt") == folder / "other.txt");
+        CHECK_FALSE(files.keep());
+        CHECK(contents(folder / "a.txt") == "old");
+        CHECK_FALSE(std::filesystem::exists(folder / "b.txt"));
+    }
     SECTION("one of them cannot be written")
     {
         FilesTogether files;

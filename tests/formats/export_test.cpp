@@ -8,6 +8,7 @@
 #include "formats/fit.h"
 #include "formats/formats.h"
 #include "formats/played.h"
+#include "support/banks.h"
 #include "support/takes.h"
 
 #include <catch2/catch.hpp>
@@ -336,14 +337,16 @@ TEST_CASE("an export is made as small as is asked, one way after the other", "[f
     auto instrument = horns();
     const auto kind = GENERATE("a.sf2", "a.sfz", "set");
     const auto path = folder / kind;
-    const auto whole = fitInto(instrument, path, choose(Depth::bits24), 1U << 30U, usualSavers());
+    const auto whole =
+        fitInto(instrument, path, choose(Depth::bits24), 1U << 30U, ExportWish().savers);
     CHECK(whole.met);
     CHECK(whole.said.empty());
     CHECK(whole.instrument == instrument);
     for (const double share : {0.9, 0.6, 0.3, 0.15, 0.05}) {
         CAPTURE(share);
         const auto limit = std::uint64_t(share * double(whole.bytes));
-        const auto fit = fitInto(instrument, path, choose(Depth::bits24), limit, usualSavers());
+        const auto fit =
+            fitInto(instrument, path, choose(Depth::bits24), limit, ExportWish().savers);
         REQUIRE(fit.met);
         CHECK(fit.bytes <= limit);
         CHECK_FALSE(fit.said.empty());
@@ -373,7 +376,7 @@ TEST_CASE("an export is made as small as is asked, one way after the other", "[f
     CHECK(fewer.choices.sound.depth == Depth::bits24);
     CHECK(fewer.instrument.takes.size() <= 6);
     // What cannot be met is said, as small as it gets.
-    const auto never = fitInto(instrument, path, choose(Depth::bits24), 100, usualSavers());
+    const auto never = fitInto(instrument, path, choose(Depth::bits24), 100, ExportWish().savers);
     CHECK_FALSE(never.met);
     CHECK(never.bytes < whole.bytes / 20);
 }
@@ -563,7 +566,7 @@ TEST_CASE("a bank of several instruments names them, and each can be opened", "[
 {
     const TemporaryFolder folder;
     REQUIRE(writeInstrument(instrumentOf(loopedTone(57, "a")), folder / "a.sf2"));
-    auto bytes = *readFile(folder / "a.sf2");
+    const auto bytes = *readFile(folder / "a.sf2");
     // The same bank with two more presets, of the same instrument and of one that is not there.
     ByteWriter presets, bags, generators;
     const auto preset = [&](const char* name, unsigned program, unsigned bank, unsigned bag) {
@@ -588,23 +591,9 @@ TEST_CASE("a bank of several instruments names them, and each can be opened", "[
         generators.u16(i == 1 ? 9 : 0);
     }
     generators.u32(0);
-    std::map<std::string, std::vector<std::byte>> instead{
-        {"phdr", presets.take()}, {"pbag", bags.take()}, {"pgen", generators.take()}};
-    ByteWriter body;
-    body.text("sfbk");
-    for (const auto& listed : riffChunks(std::span(bytes).subspan(12))) {
-        ByteWriter list;
-        list.raw(listed.body.subspan(0, 4));
-        for (const auto& chunk : riffChunks(listed.body.subspan(4))) {
-            const auto other = instead.find(std::string(chunk.id));
-            list.chunk(chunk.id,
-                other != instead.end() ? std::span<const std::byte>(other->second) : chunk.body);
-        }
-        body.chunk("LIST", list.bytes());
-    }
-    ByteWriter file;
-    file.chunk("RIFF", body.bytes());
-    REQUIRE(writeBytes(folder / "three.sf2", file.bytes()));
+    REQUIRE(writeBytes(folder / "three.sf2",
+        bankWith(bytes,
+            {{"phdr", presets.take()}, {"pbag", bags.take()}, {"pgen", generators.take()}})));
     const auto found = presetsIn(folder / "three.sf2");
     REQUIRE(found.size() == 3);
     CHECK(found[0].name == "high horn");

@@ -1,8 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What other formats carry of layers, and what they say that they do not.
+#include "base/safe_file.h"
 #include "engine/render.h"
 #include "formats/formats.h"
 #include "pitch/report.h"
+#include "support/banks.h"
 #include "support/takes.h"
 
 #include <catch2/catch.hpp>
@@ -399,4 +401,97 @@ TEST_CASE("how a sound on release falls comes back from SFZ", "[formats][layers]
     instrument.layers[0].fallDbPerSecond = 7.5;
     REQUIRE(writtenAs(instrument, folder / "x.sfz") == "");
     CHECK(openInstrument(folder / "x.sfz")->layers[0].fallDbPerSecond == Approx(7.5));
+}
+
+TEST_CASE("a layer's name may hold any sign, and SFZ is still what it was", "[formats][sfz]")
+{
+    const TemporaryFolder folder;
+    for (const std::string name : {"Cello <soft>", "a=b c=d", "half // half", "<region> lokey=0",
+             "/* all of it */", "$KEY", "two\nlines", "#define $A 1", "Größe ‹3›", ">", "="}) {
+        CAPTURE(name);
+        auto instrument = threeLayers();
+        instrument.name = name;
+        instrument.layers[0].name = name;
+        // The folder of the samples is named after the file.
+        const auto path = folder / "Cello <a=b> $KEY.sfz";
+        const auto written = writeInstrument(instrument, path);
+        REQUIRE((written ? "" : written.error().sentence()) == "");
+        LeftOut leftOut;
+        const auto read = openInstrument(path, {}, &leftOut);
+        REQUIRE(read);
+        CHECK(leftOut.empty());
+        REQUIRE(read->layers.size() == instrument.layers.size());
+        CHECK(read->layers[0].name.size() >= name.size());
+        CHECK(read->layers[1].name == instrument.layers[1].name);
+        CHECK(read->layers[0].zones[0].lowKey == 36);
+        CHECK_THAT(read->layers[0].levelDb + read->layers[0].zones[0].levelDb,
+            WithinAbs(instrument.layers[0].levelDb, 0.01));
+    }
+}
+
+TEST_CASE("a SoundFont's preset adds to what its instruments say", "[formats][sf2]")
+{
+    const TemporaryFolder folder;
+    auto instrument = instrumentOf(
+        looped(plainTake(mono(harmonicTone(220.0, 48000.0, 1.0)), 57.0), 20000, 40000, 2000));
+    Layer& layer = instrument.layers[0];
+    layer.envelope = {0.02, 0.1, 0.05, 0.5, -6.0, 0.4};
+    layer.filter.kind = FilterKind::low;
+    layer.filter.hz = 1000.0;
+    REQUIRE(writeInstrument(instrument, folder / "a.sf2"));
+    const auto plain = openInstrument(folder / "a.sf2");
+    REQUIRE(plain);
+    ByteWriter bags, generators;
+    const auto put = [&](unsigned generator, int amount) {
+        generators.u16(generator);
+        generators.u16(unsigned(amount) & 0xffffU);
+    };
+    // Section 8.1.2: an octave of timecents doubles a time; 1200 cents of cutoff are an octave.
+    put(34, 1200); // attack
+    put(38, -1200); // release
+    put(37, 60); // sustain: 6 dB lower
+    put(8, 1200); // cutoff
+    put(56, -50); // scale tuning
+    put(15, 200); // chorus, which nobody here plays
+    put(41, 0);
+    generators.u32(0);
+    for (const unsigned first : {0U, 7U}) {
+        bags.u16(first);
+        bags.u16(0);
+    }
+    const auto bytes = *readFile(folder / "a.sf2");
+    REQUIRE(writeBytes(
+        folder / "b.sf2", bankWith(bytes, {{"pbag", bags.take()}, {"pgen", generators.take()}})));
+    LeftOut leftOut;
+    const auto read = openInstrument(folder / "b.sf2", {}, &leftOut);
+    REQUIRE(read);
+    const Layer &was = plain->layers[0], &is = read->layers[0];
+    CHECK_THAT(is.envelope.attack, WithinAbs(2.0 * was.envelope.attack, 1e-6));
+    CHECK_THAT(is.envelope.release, WithinAbs(0.5 * was.envelope.release, 1e-6));
+    CHECK_THAT(is.envelope.sustainDb, WithinAbs(was.envelope.sustainDb - 6.0, 1e-6));
+    CHECK(is.envelope.delay == was.envelope.delay);
+    CHECK_THAT(is.filter.hz / was.filter.hz, WithinAbs(2.0, 1e-6));
+    CHECK_THAT(is.follow, WithinAbs(0.5, 1e-9));
+    CHECK(leftOut == LeftOut{"chorus"});
+}
+
+TEST_CASE("more zones than a SoundFont has room for are refused with a sentence",
+    "[formats][sf2][bad-input]")
+{
+    const TemporaryFolder folder;
+    auto instrument = instrumentOf(plainTake(mono(harmonicTone(220.0, 48000.0, 0.1)), 57.0));
+    auto& zones = instrument.layers[0].zones;
+    const Zone like = zones[0];
+    zones.clear();
+    for (int i = 0; i < 6000; ++i) {
+        Zone zone = like;
+        zone.id = 10 + i;
+        zone.lowKey = zone.highKey = i % 128;
+        zone.lowVelocity = zone.highVelocity = 1 + i / 128;
+        zones.push_back(zone);
+    }
+    const auto written = writeInstrument(instrument, folder / "a.sf2");
+    REQUIRE_FALSE(written);
+    CHECK_THAT(written.error().message, Contains("no room for so many zones"));
+    CHECK(folder.names().empty());
 }

@@ -63,7 +63,7 @@ TEST_CASE("one sound that comes and goes is not offered to be split", "[prepare]
     }
     SECTION("it rises at once and falls slowly, again and again")
     {
-        addTone(wave, 0.2, 7.5, hz, [](double t) { return -24.0 * std::fmod(t, 1.25) / 1.25; });
+        addTone(wave, 0.2, 7.5, hz, [](double t) { return -14.0 * std::fmod(t, 1.25) / 1.25; });
     }
     SECTION("it beats")
     {

@@ -150,17 +150,13 @@ public:
     }
     void type(QWidget* parent, const QString& field, const QString& text)
     {
-        for (auto* edit : parent->findChildren<QLineEdit*>())
-            if (edit->accessibleName() == field) {
-                edit->setFocus();
-                edit->selectAll();
-                QTest::keyClicks(edit, text);
-                QTest::keyClick(edit, Qt::Key_Return);
-                edit->clearFocus();
-                settle();
-                return;
-            }
-        FAIL("There is no field " << field.toStdString());
+        auto* edit = lineOf(parent, field);
+        edit->setFocus();
+        edit->selectAll();
+        QTest::keyClicks(edit, text);
+        QTest::keyClick(edit, Qt::Key_Return);
+        edit->clearFocus();
+        settle();
     }
     /// A shortcut of the window; another window may have been active meanwhile.
     void shortcut(Qt::Key key, Qt::KeyboardModifiers keys)
@@ -170,15 +166,35 @@ public:
         QTest::keyClick(&window, key, keys);
         QCoreApplication::processEvents();
     }
-    void click(QWidget* parent, const QString& button)
+    static QPushButton* button(QWidget* parent, const QString& text)
     {
         for (auto* b : parent->findChildren<QPushButton*>())
-            if (b->text() == button) {
-                QTest::mouseClick(b, Qt::LeftButton);
-                settle();
-                return;
-            }
-        FAIL("There is no button " << button.toStdString());
+            if (b->text() == text)
+                return b;
+        FAIL("There is no button " << text.toStdString());
+        return nullptr;
+    }
+    /// The line of a field, by its label.
+    static QLineEdit* lineOf(QWidget* parent, const QString& field)
+    {
+        for (auto* edit : parent->findChildren<QLineEdit*>())
+            if (edit->accessibleName() == field)
+                return edit;
+        FAIL("There is no field " << field.toStdString());
+        return nullptr;
+    }
+    /// Puts the focus there, as where the window is in use.
+    void focus(QWidget* widget)
+    {
+        window.activateWindow();
+        REQUIRE(QTest::qWaitForWindowActive(&window));
+        widget->setFocus();
+        REQUIRE(widget->hasFocus());
+    }
+    void click(QWidget* parent, const QString& text)
+    {
+        QTest::mouseClick(button(parent, text), Qt::LeftButton);
+        settle();
     }
     /// Picks a word of a choice by its label.
     void choose(QWidget* parent, const QString& label, const QString& word)

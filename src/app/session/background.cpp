@@ -59,6 +59,7 @@ void Background::request(const JobKey& key, Running whenBusy, Job job)
     const auto slot = jobs_.find(key);
     if (slot == jobs_.end()) {
         start(key, std::move(job));
+        emit began(key);
         return;
     }
     slot->second.waiting = std::move(job);
@@ -84,7 +85,7 @@ void Background::start(const JobKey& key, Job job)
             this, [this, key, share] { emit progressed(key, share); }, Qt::QueuedConnection);
     };
     const Progress progress{slot.stop.get_token(), report};
-    auto& pool = poolOf(job.lane);
+    auto& pool = poolOf(factsOf(key.kind).lane);
     pool.start([this, key, progress, job = std::move(job)]() mutable {
         Delivery delivery;
         try {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/session/job_table.h"
 #include "base/progress.h"
 #include "base/result.h"
 
@@ -16,18 +17,6 @@
 #include <type_traits>
 
 namespace puretone::app {
-
-/// Kinds of work beside the window.
-enum class JobKind {
-    // clang-format off
-    open, addFile, audition, shelf, shelfLook, replaceTake, makeSplit, recover,
-    notesInside, split, layOut, treat, hearAgain, copyTreatments, facts, walk,
-    findLoops, loopNear, copyLoop, seam, remedy, seamMap,
-    compile, keepLength, copyLayer, levels, shape, reach, draw, note, peaks, beating,
-    save, exportFiles, exportLook, journal, sweep, printLook, print,
-    findDevices, openOutput, openKeyboard, openInput, dragOut,
-    // clang-format on
-};
 
 /// What at most one job runs for.
 struct JobKey {
@@ -55,14 +44,6 @@ public:
         cancel, ///< Ask it to stop; its result is dropped.
     };
 
-    /// Each has threads of its own, so that a moved handle never queues behind fifty files.
-    enum class Lane {
-        swift, ///< What a person waits for while working.
-        bulk, ///< What fills the machine for longer.
-        keeping, ///< Files that are saved and exported.
-        journal, ///< What is on disk within a second, whatever else is written.
-    };
-
     using Failed = std::function<void(const Error&)>;
 
     explicit Background(QObject* parent = nullptr);
@@ -76,8 +57,7 @@ public:
     /// @param failed Runs there instead of `done` where `work` threw; where it is empty, failed()
     /// tells.
     template <class Work, class Done>
-    void run(const JobKey& key, Running whenBusy, Work work, Done done, Lane lane = Lane::swift,
-        Failed failed = {})
+    void run(const JobKey& key, Running whenBusy, Work work, Done done, Failed failed = {})
     {
         using Given = std::invoke_result_t<Work&, const Progress&>;
         static_assert(!std::is_void_v<Given>, "work gives what it found");
@@ -91,17 +71,20 @@ public:
                          done();
                  };
              },
-                std::move(failed), lane});
+                std::move(failed)});
     }
     /// Drops the waiting job and asks the running one to stop; neither reports.
     void cancel(const JobKey& key);
     bool busy(const JobKey& key) const { return jobs_.count(key) != 0; }
+    bool anyBusy() const { return !jobs_.empty(); }
     /// Waits until nothing runs or waits. For tests and for leaving.
     void settle();
     /// The same for one key.
     void settle(const JobKey& key);
 
 signals:
+    /// A job runs for this key, which rested before.
+    void began(const puretone::app::JobKey& key);
     void progressed(const puretone::app::JobKey& key, double share);
     /// Nothing runs or waits for this key any more, finished or cancelled.
     void rested(const puretone::app::JobKey& key);
@@ -113,7 +96,6 @@ private:
     struct Job {
         std::function<Delivery(const Progress&)> work;
         Failed failed;
-        Lane lane;
     };
     struct Slot {
         std::stop_source stop;

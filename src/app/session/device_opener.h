@@ -41,7 +41,6 @@ public:
             kind_, Background::Running::finish,
             [open = open_, id](const Progress&) { return std::make_shared<Made>(open(id)); },
             [this, id](const std::shared_ptr<Made>& made) { finish(id, std::move(*made)); },
-            Background::Lane::swift,
             [this, id](const Error& error) { finish(id, tl::unexpected(error)); });
     }
     /// What is being opened is closed again.

@@ -12,6 +12,10 @@ Exporting::Exporting(Session& session)
     : session_(session)
 {
     folder_ = settings::folder(settings::resultsFolder);
+    connect(&session.background(), &Background::rested, this, [this](const JobKey& key) {
+        if (key.kind == JobKind::exportFiles)
+            emit changed(); // it may have been cancelled
+    });
 }
 
 QString Exporting::nameOf(Product product)
@@ -31,7 +35,7 @@ QString Exporting::nameOf(Product product)
 
 std::filesystem::path Exporting::pathOf(Product product) const
 {
-    return productPath(session_.instrument(), product, wish_, folder_.toStdString());
+    return productPath(session_.instrument(), product, wish(), folder_.toStdString());
 }
 
 const ProductPlan* Exporting::planOf(Product product) const
@@ -51,21 +55,39 @@ bool Exporting::writing() const
     return session_.background().busy(JobKind::exportFiles);
 }
 
-void Exporting::setWish(const ExportWish& wish)
+const ExportWish& Exporting::wish() const
 {
-    if (wish == wish_)
+    return session_.instrument().exports.wish;
+}
+
+bool Exporting::ticked(Product product) const
+{
+    return session_.instrument().exports.ticked[std::size_t(product)];
+}
+
+void Exporting::set(const Exports& exports, const QString& name)
+{
+    if (exports == session_.instrument().exports)
         return;
-    wish_ = wish;
-    reports_ = {};
-    refresh();
+    session_.edit(name, [&](Instrument& next) { next.exports = exports; });
+}
+
+void Exporting::setWish(const ExportWish& wish, int gesture)
+{
+    if (wish == this->wish())
+        return;
+    session_.edit(
+        tr("Change export"), [&](Instrument& next) { next.exports.wish = wish; }, gesture);
 }
 
 void Exporting::setTicked(Product product, bool on)
 {
-    ticked_[std::size_t(product)] = on;
+    if (on == ticked(product))
+        return;
+    session_.edit(on ? tr("Include in export") : tr("Leave out of export"),
+        [&](Instrument& next) { next.exports.ticked[std::size_t(product)] = on; });
     if (hearing_)
         hearNow();
-    emit changed();
 }
 
 void Exporting::setFolder(const QString& folder)
@@ -107,7 +129,7 @@ std::vector<Product> Exporting::tickedOnes() const
 
 void Exporting::refresh()
 {
-    const std::pair now{session_.history().revision(), wish_};
+    const std::pair now{session_.history().revision(), wish()};
     if (planned_ != now) {
         if (planned_ && planned_->first != now.first)
             reports_ = {};
@@ -123,7 +145,7 @@ void Exporting::plan()
 {
     session_.background().run(
         JobKind::exportLook, Background::Running::cancel,
-        [document = session_.instrument(), wish = wish_, folder = folder_.toStdString()](
+        [document = session_.instrument(), wish = wish(), folder = folder_.toStdString()](
             const Progress&) {
             std::vector<std::pair<Product, ProductPlan>> plans;
             for (const auto product : allProducts)
@@ -144,7 +166,7 @@ void Exporting::write()
     reports_ = {};
     session_.background().run(
         JobKind::exportFiles, Background::Running::finish,
-        [document = version.value, products = tickedOnes(), wish = wish_,
+        [document = version.value, products = tickedOnes(), wish = wish(),
             folder = folder_.toStdString()](const Progress& progress) {
             Results results;
             const double count = double(products.size());
@@ -167,7 +189,6 @@ void Exporting::write()
             }
             emit changed();
         },
-        Background::Lane::keeping,
         [this](const Error& error) {
             session_.say(QString::fromStdString(error.sentence()));
             emit changed();
@@ -191,7 +212,7 @@ void Exporting::hearNow()
     std::erase(products, Product::project);
     const auto product = products.empty() ? Product::wavs : products.front();
     session_.audition().hearInstead(
-        [document = session_.instrument(), product, wish = wish_, folder = folder_.toStdString()](
+        [document = session_.instrument(), product, wish = wish(), folder = folder_.toStdString()](
             const Progress&) { return heardProduct(document, product, wish, folder); });
 }
 

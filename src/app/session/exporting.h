@@ -19,10 +19,14 @@ class Exporting : public QObject {
 public:
     explicit Exporting(Session& session);
 
-    const ExportWish& wish() const { return wish_; }
-    void setWish(const ExportWish& wish);
-    bool ticked(Product product) const { return ticked_[std::size_t(product)]; }
+    /// The instrument's own.
+    const ExportWish& wish() const;
+    /// @param gesture See History::apply.
+    void setWish(const ExportWish& wish, int gesture = 0);
+    bool ticked(Product product) const;
     void setTicked(Product product, bool on);
+    /// All of both in one step.
+    void set(const Exports& exports, const QString& name);
     QString folder() const { return folder_; }
     void setFolder(const QString& folder);
     /// The file that is asked for, or the folder of several.
@@ -54,8 +58,6 @@ private:
     void hearNow();
 
     Session& session_;
-    ExportWish wish_;
-    std::array<bool, allProducts.size()> ticked_{true, true, true, true};
     QString folder_;
     std::array<std::optional<ProductPlan>, allProducts.size()> plans_;
     std::array<std::optional<Result<Written>>, allProducts.size()> reports_;

@@ -107,8 +107,7 @@ void Lengths::makeMore()
             emit session_.derivedChanged();
             if (state_.made < state_.wanted)
                 makeMore();
-        },
-        Background::Lane::bulk);
+        });
 }
 
 } // namespace puretone::app

@@ -245,8 +245,7 @@ void Looping::copyToOthers(LoopCopy how, bool stagger)
             });
             session_.say(
                 tr("The loop was copied to %n other take(s).", nullptr, int(copied.size())), false);
-        },
-        Background::Lane::bulk);
+        });
 }
 
 } // namespace puretone::app

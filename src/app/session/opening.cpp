@@ -262,7 +262,6 @@ void Opening::listenToNext(std::size_t count)
                 if (adding_ && adding_->key == key)
                     takeReady(index, made, path);
             },
-            Background::Lane::bulk,
             [this, index = i, path, key = adding_->key](const Error& error) {
                 if (adding_ && adding_->key == key)
                     takeReady(index, tl::unexpected(error), path);

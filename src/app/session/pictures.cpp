@@ -3,6 +3,8 @@
 
 #include "audio/level.h"
 
+#include <set>
+
 namespace puretone::app {
 
 Pictures::Pictures(Session& session)
@@ -66,43 +68,58 @@ void Pictures::analyse()
 
 void Pictures::makePeaks()
 {
-    std::erase_if(peaks_, [&](const Peaks& p) {
-        const auto& takes = session_.instrument().takes;
-        return std::none_of(
-            takes.begin(), takes.end(), [&](const Take& t) { return t.sound() == p.audio; });
-    });
-    using Pyramid = std::shared_ptr<const PeakPyramid>;
-    for (const auto& t : session_.instrument().takes) {
-        const AudioPtr audio = t.sound();
-        if (std::any_of(
-                peaks_.begin(), peaks_.end(), [&](const Peaks& p) { return p.audio == audio; }))
+    const auto& takes = session_.instrument().takes;
+    std::set<AudioPtr> wanted;
+    for (const auto& take : takes)
+        wanted.insert(take.sound());
+    std::erase_if(peaks_, [&](const auto& known) { return !wanted.contains(known.first); });
+    // The one that is looked at is there before the first paint, if it is short; others come a
+    // moment later, a few at a time.
+    const Take* shown = session_.take();
+    std::vector<AudioPtr> unknown;
+    for (const auto& audio : wanted) {
+        if (!peaks_.try_emplace(audio).second)
             continue;
-        // Short recordings are ready before the first paint; long ones come a moment later.
-        if (audio->frames() < std::int64_t(30.0 * audio->rate)) {
-            peaks_.push_back({audio, std::make_shared<const PeakPyramid>(audio)});
-            continue;
-        }
-        peaks_.push_back({audio, nullptr});
-        session_.background().run(
-            JobKey(JobKind::peaks, std::to_string(t.id.value) + t.recording->hash),
-            Background::Running::finish,
-            [audio](
-                const Progress&) -> Pyramid { return std::make_shared<const PeakPyramid>(audio); },
-            [this, audio](const Pyramid& made) {
-                for (auto& p : peaks_)
-                    if (p.audio == audio)
-                        p.pyramid = made;
-                emit session_.derivedChanged();
-            });
+        const bool isShort = audio->frames() < std::int64_t(30.0 * audio->rate);
+        if (isShort && shown != nullptr && shown->sound() == audio)
+            peaks_[audio] = std::make_shared<const PeakPyramid>(audio);
+        else
+            unknown.push_back(audio);
+    }
+    constexpr std::size_t atOnce = 8;
+    for (std::size_t from = 0; from < unknown.size(); from += atOnce) {
+        const auto first = unknown.begin() + std::ptrdiff_t(from);
+        const auto count = std::ptrdiff_t(std::min(atOnce, unknown.size() - from));
+        makePeaksOf({first, first + count});
     }
 }
 
-std::shared_ptr<const PeakPyramid> Pictures::peaksOf(const Take* wanted) const
+void Pictures::makePeaksOf(std::vector<AudioPtr> sounds)
 {
-    for (const auto& p : peaks_)
-        if (wanted != nullptr && p.audio == wanted->sound())
-            return p.pyramid;
-    return nullptr;
+    using Made = std::vector<std::pair<AudioPtr, Pyramid>>;
+    session_.background().run(
+        JobKey(JobKind::peaks, std::to_string(++batches_)), Background::Running::finish,
+        [sounds = std::move(sounds)](const Progress& progress) {
+            Made made;
+            for (const auto& audio : sounds)
+                if (!progress.cancelled())
+                    made.emplace_back(audio, std::make_shared<const PeakPyramid>(audio));
+            return made;
+        },
+        [this](const Made& made) {
+            for (const auto& [audio, pyramid] : made)
+                if (const auto known = peaks_.find(audio); known != peaks_.end())
+                    known->second = pyramid;
+            emit session_.derivedChanged();
+        });
+}
+
+Pictures::Pyramid Pictures::peaksOf(const Take* wanted) const
+{
+    if (wanted == nullptr)
+        return nullptr;
+    const auto known = peaks_.find(wanted->sound());
+    return known != peaks_.end() ? known->second : nullptr;
 }
 
 } // namespace puretone::app

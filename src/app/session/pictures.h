@@ -7,6 +7,7 @@
 #include "pitch/track.h"
 
 #include <QObject>
+#include <map>
 
 namespace puretone::app {
 
@@ -20,9 +21,10 @@ class Pictures : public QObject {
 public:
     explicit Pictures(Session& session);
 
+    using Pyramid = std::shared_ptr<const PeakPyramid>;
     /// Peaks of the take on screen, or null while they are computed.
-    std::shared_ptr<const PeakPyramid> peaks() const;
-    std::shared_ptr<const PeakPyramid> peaksOf(const Take* take) const;
+    Pyramid peaks() const;
+    Pyramid peaksOf(const Take* take) const;
     /// Pitch over time of the take on screen, where it is known.
     const std::optional<PitchLine>& pitchLine() const { return pitchLine_; }
     /// Of the kept part, where it is known.
@@ -33,14 +35,12 @@ public:
 
 private:
     void makePeaks();
+    void makePeaksOf(std::vector<AudioPtr> sounds);
     void analyse();
 
     Session& session_;
-    struct Peaks {
-        AudioPtr audio;
-        std::shared_ptr<const PeakPyramid> pyramid; ///< Null while it is computed.
-    };
-    std::vector<Peaks> peaks_;
+    std::map<AudioPtr, Pyramid> peaks_; ///< Of every sound of the instrument; null while computed.
+    int batches_ = 0;
     struct Drawn {
         AudioPtr audio;
         Span kept;

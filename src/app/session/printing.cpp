@@ -3,7 +3,10 @@
 
 #include "app/session/session.h"
 #include "app/theme/theme.h"
+#include "base/safe_file.h"
 #include "base/say.h"
+
+#include <QDir>
 
 namespace puretone::app {
 
@@ -14,13 +17,13 @@ Printing::Printing(Session& session)
     connect(&soon_, &QTimer::timeout, this, &Printing::makeLook);
     connect(&session.background(), &Background::progressed, this,
         [this](const JobKey& key, double share) {
-            if (key.kind == JobKind::print) {
+            if (key.kind == JobKind::print || key.kind == JobKind::printFiles) {
                 share_ = share;
                 emit progressed();
             }
         });
     connect(&session.background(), &Background::rested, this, [this](const JobKey& key) {
-        if (key.kind == JobKind::print)
+        if (key.kind == JobKind::print || key.kind == JobKind::printFiles)
             emit progressed();
     });
 }
@@ -98,25 +101,33 @@ std::string Printing::nameOf(const PrintPlan& plan) const
     return puretone::say("print %1", noteName(plan.key, session_.naming()));
 }
 
+std::vector<std::string> Printing::namesOf(const std::vector<Print>& prints) const
+{
+    std::vector<std::string> names;
+    const bool touches = !prints.empty() && prints.front().plan.touch != prints.back().plan.touch;
+    for (const Print& print : prints)
+        names.push_back(nameOf(print.plan)
+            + (touches ? puretone::say(" touch %1", print.plan.touch) : std::string()));
+    return names;
+}
+
 bool Printing::busy() const
 {
-    return session_.background().busy(JobKind::print);
+    const auto& background = session_.background();
+    return background.busy(JobKind::print) || background.busy(JobKind::printFiles);
 }
 
 void Printing::stop()
 {
-    session_.background().cancel(JobKind::print);
+    for (const auto kind : {JobKind::print, JobKind::printFiles})
+        session_.background().cancel(kind);
     share_ = 0.0;
     emit progressed();
 }
 
 void Printing::run(std::vector<Print> prints, std::function<void(const std::vector<Made>&)> done)
 {
-    std::vector<std::string> names;
-    const bool touches = prints.front().plan.touch != prints.back().plan.touch;
-    for (const Print& print : prints)
-        names.push_back(nameOf(print.plan)
-            + (touches ? puretone::say(" touch %1", print.plan.touch) : std::string()));
+    auto names = namesOf(prints);
     share_ = 0.0;
     session_.background().run(
         JobKind::print, Background::Running::cancel,
@@ -139,8 +150,7 @@ void Printing::run(std::vector<Print> prints, std::function<void(const std::vect
             else if (made.error().code != ErrorCode::cancelled)
                 session_.say(QString::fromStdString(made.error().sentence()));
             emit progressed();
-        },
-        Background::Lane::bulk);
+        });
     emit progressed();
 }
 
@@ -226,6 +236,14 @@ void Printing::printMany(const PrintMany& many)
     });
 }
 
+QStringList Printing::filesOf(const PrintMany& many, const QString& folder) const
+{
+    QStringList paths;
+    for (const auto& name : namesOf(printsOf(session_.instrument(), many)))
+        paths << QDir(folder).filePath(QString::fromStdString(name) + QStringLiteral(".wav"));
+    return paths;
+}
+
 void Printing::printFiles(const PrintMany& many, const QString& folder)
 {
     auto prints = printsOf(session_.instrument(), many);
@@ -233,24 +251,40 @@ void Printing::printFiles(const PrintMany& many, const QString& folder)
         session_.say(tr("No layer plays any of these keys."));
         return;
     }
-    run(std::move(prints), [this, folder](const std::vector<Made>& made) {
-        QStringList failed;
-        int written = 0;
-        for (const Made& each : made) {
-            const auto path = std::filesystem::path(folder.toStdString()) / (each.name + ".wav");
-            SamplerInfo sampler;
-            sampler.midi = each.print.plan.key;
-            const auto done = writeWav(path, *each.recording->audio, SampleFormat::int24, sampler);
-            if (done)
-                ++written;
+    session_.background().run(
+        JobKind::printFiles, Background::Running::cancel,
+        [instrument = session_.instrument(), prints = std::move(prints),
+            paths = filesOf(many, folder), rate = session_.player().engine().rate()](
+            const Progress& progress) -> Result<std::size_t> {
+            auto audio = printAll(instrument, prints, rate, progress.part(0.0, 0.9));
+            if (!audio)
+                return tl::unexpected(audio.error());
+            FilesTogether files; // all of them, or none
+            for (std::size_t i = 0; i < prints.size() && !progress.cancelled(); ++i) {
+                SamplerInfo sampler;
+                sampler.midi = prints[i].plan.key;
+                const auto done = files.write(
+                    paths[qsizetype(i)].toStdString(), [&](const std::filesystem::path& temporary) {
+                        return writeWav(temporary, (*audio)[i], SampleFormat::int24, sampler);
+                    });
+                if (!done)
+                    return tl::unexpected(done.error());
+                progress.at(0.9 + 0.1 * double(i + 1) / double(prints.size()));
+            }
+            if (progress.cancelled())
+                return std::size_t(0);
+            if (const auto kept = files.keep(); !kept)
+                return tl::unexpected(kept.error());
+            return prints.size();
+        },
+        [this, folder](const Result<std::size_t>& written) {
+            if (written)
+                session_.say(tr("%1 files are written to %2.").arg(*written).arg(folder), false);
             else
-                failed << QString::fromStdString(done.error().sentence());
-        }
-        session_.say(failed.isEmpty()
-                ? tr("%1 files are written to %2.").arg(written).arg(folder)
-                : tr("%1 of %2 files could not be written.").arg(failed.size()).arg(made.size()),
-            !failed.isEmpty(), failed);
-    });
+                session_.say(QString::fromStdString(written.error().sentence()));
+            emit progressed();
+        });
+    emit progressed();
 }
 
 } // namespace puretone::app

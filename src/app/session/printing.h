@@ -38,6 +38,8 @@ public:
     void printMany(const PrintMany& many);
     /// The same into files of a folder, named by their notes.
     void printFiles(const PrintMany& many, const QString& folder);
+    /// What printFiles() writes, whether it stands there or not.
+    QStringList filesOf(const PrintMany& many, const QString& folder) const;
     void stop();
     bool busy() const;
     /// 0 to 1.
@@ -54,6 +56,7 @@ private:
     };
     void makeLook();
     std::string nameOf(const PrintPlan& plan) const;
+    std::vector<std::string> namesOf(const std::vector<Print>& prints) const;
     /// @param done Gets what was printed, in the order of the plans.
     void run(std::vector<Print> prints, std::function<void(const std::vector<Made>&)> done);
 

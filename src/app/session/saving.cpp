@@ -110,8 +110,7 @@ void Saving::saveVersion(const DocumentVersion& version, const QString& path)
                 tr("%1 is saved. %2").arg(name, QString::fromStdString(written->checked)), false);
             writeJournalSoon();
             emit session_.changed();
-        },
-        Background::Lane::keeping);
+        });
 }
 
 bool Saving::saveNow(const History::Unsaved& document, const QString& path)
@@ -171,8 +170,7 @@ void Saving::writeJournal()
             else if (!journalFailed_)
                 session_.say(QString::fromStdString(kept.error().sentence()));
             journalFailed_ = !kept;
-        },
-        Background::Lane::journal);
+        });
 }
 
 void Saving::recover(const std::shared_ptr<const LeftBehind>& left)
@@ -227,7 +225,7 @@ void Saving::sweep(const QStringList& folders)
                 removed += removeAbandoned(folder);
             return removed;
         },
-        [] {}, Background::Lane::bulk);
+        [] {});
 }
 
 } // namespace puretone::app

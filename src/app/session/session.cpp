@@ -257,8 +257,7 @@ void Session::findMissingFacts()
                     takeFacts(heard);
                 else
                     findMissingFacts();
-            },
-            Background::Lane::bulk);
+            });
     };
     const Take* current = take();
     if (current != nullptr && !current->facts.known()) {

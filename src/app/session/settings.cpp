@@ -50,6 +50,17 @@ ThemeName themeFor(ThemeWish wish)
     return dark ? ThemeName::nightWatch : ThemeName::daybreak;
 }
 
+double desktopTextScale()
+{
+    return inRange(
+        QSettings().value(QStringLiteral("desktopTextScale"), 1.0).toDouble(), 0.5, 3.0, 1.0);
+}
+
+void setDesktopTextScale(double factor)
+{
+    QSettings().setValue(QStringLiteral("desktopTextScale"), factor);
+}
+
 QString languageWish()
 {
     return QSettings().value(QStringLiteral("language")).toString();

@@ -22,6 +22,10 @@ void lookAtDesktop();
 void setDesktopDark(bool dark);
 ThemeName themeFor(ThemeWish wish);
 
+/// How much larger than usual the desktop said that it wants text.
+double desktopTextScale();
+void setDesktopTextScale(double factor);
+
 /// A code of language::known(); empty for the desktop's.
 QString languageWish();
 void setLanguageWish(const QString& code);

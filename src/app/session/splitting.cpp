@@ -20,10 +20,10 @@ void Splitting::lookForNotes(const RecordingPtr& recording)
         [this, audio](const std::optional<SplitResult>& found) {
             if (!found)
                 return;
+            std::erase_if(several_, [](const Several& s) { return s.audio.expired(); });
             several_.push_back({audio, *found});
             emit session_.derivedChanged();
-        },
-        Background::Lane::bulk);
+        });
 }
 
 const Splitting::Several* Splitting::several() const
@@ -38,8 +38,8 @@ const Splitting::Several* Splitting::several() const
             takes.begin(), takes.end(), [&](const Take& t) { return t.recording->audio == audio; })
         > 1)
         return nullptr;
-    const auto found = std::find_if(
-        several_.begin(), several_.end(), [&](const Several& s) { return s.audio == audio; });
+    const auto found = std::find_if(several_.begin(), several_.end(),
+        [&](const Several& s) { return s.audio.lock() == audio; });
     return found == several_.end() ? nullptr : &*found;
 }
 
@@ -54,7 +54,7 @@ void Splitting::showNotesInside()
     const Several* found = several();
     if (found == nullptr)
         return;
-    if (session_.take()->sound() != found->audio) {
+    if (session_.take()->sound() != found->audio.lock()) {
         propose({}); // as it is treated now
         return;
     }

@@ -53,7 +53,7 @@ public:
 
 private:
     struct Several {
-        AudioPtr audio; ///< Of the recording, untreated.
+        std::weak_ptr<const Audio> audio; ///< Of the recording, untreated; goes with it.
         SplitResult split;
     };
     const Several* several() const;

@@ -79,7 +79,6 @@ void Treating::set(const QString& name, Treatments list, int gesture,
             if (!unfinished_)
                 hearAgain(of, gesture);
         },
-        Background::Lane::swift,
         [this](const Error& error) {
             drop();
             session_.say(QString::fromStdString(error.sentence()));
@@ -121,8 +120,7 @@ void Treating::hearAgain(const TakeKey& of, int gesture)
                 return;
             session_.editTake(
                 of, tr("Hear again"), [&](Take& t) { adoptHeard(t, heard); }, gesture);
-        },
-        Background::Lane::bulk);
+        });
 }
 
 void Treating::copyToAll()
@@ -163,8 +161,7 @@ void Treating::copyToAll()
             session_.say(
                 tr("All %1 takes are treated alike.").arg(session_.instrument().takes.size()),
                 false);
-        },
-        Background::Lane::bulk);
+        });
 }
 
 } // namespace puretone::app

@@ -2,6 +2,7 @@
 #include "app/shell/main_window.h"
 
 #include "app/session/settings.h"
+#include "app/shell/job_status.h"
 #include "app/shell/listen_panel.h"
 #include "app/shell/played_sheet.h"
 #include "app/shell/recent_files.h"
@@ -74,26 +75,8 @@ MainWindow::MainWindow(QWidget* parent)
     connect(&session_, &Session::derivedChanged, this, &MainWindow::refresh);
     connect(&session_, &Session::message, messages_, &MessageBar::say);
     connect(&session_, &Session::refused, messages_, &MessageBar::refuse);
-    connect(&session_.opening(), &Opening::changed, this, [this] {
-        if (session_.opening().busy())
-            messages_->showProgress(tr("Listening to the recording…"));
-        else
-            messages_->endProgress();
-        refresh();
-    });
-    connect(&session_.background(), &Background::progressed, this,
-        [this](const JobKey& key, double share) {
-            if (key.kind == JobKind::treat || key.kind == JobKind::walk)
-                showTreating(share);
-        });
-    connect(&session_.background(), &Background::rested, this, [this](const JobKey& key) {
-        if ((key.kind == JobKind::treat || key.kind == JobKind::walk) && !session_.opening().busy())
-            messages_->endProgress();
-    });
-    connect(messages_, &MessageBar::cancelled, &session_.treating(),
-        [this] { session_.treating().drop(); });
-    connect(&session_.opening(), &Opening::progressed, messages_, &MessageBar::setProgress);
-    connect(messages_, &MessageBar::cancelled, &session_.opening(), &Opening::cancel);
+    connect(&session_.opening(), &Opening::changed, this, &MainWindow::refresh);
+    new JobStatus(session_, *messages_);
     connect(
         dock_, &KeysDock::devicesAsked, this, [this](QWidget* near) { devices_->openAbove(near); });
     connect(&session_.opening(), &Opening::opened, this, &RecentFiles::add);
@@ -155,19 +138,6 @@ void MainWindow::refreshTakes()
     }
     const Take* shown = session_.take();
     takes_->setRows(std::move(rows), shown != nullptr ? shown->id : 0);
-}
-
-void MainWindow::showTreating(double share)
-{
-    // Short takes are treated before a bar could be read.
-    constexpr double longSeconds = 60.0;
-    const Take* take = session_.take();
-    if (take == nullptr || session_.opening().busy()
-        || take->recording->audio->seconds() < longSeconds)
-        return;
-    if (share == 0.0)
-        messages_->showProgress(tr("Treating the recording…"));
-    messages_->setProgress(share);
 }
 
 void MainWindow::record()
@@ -342,7 +312,9 @@ void MainWindow::closeEvent(QCloseEvent* event)
     auto* panel = static_cast<SoundStop*>(stop(Stop::sound))->recording();
     if (panel->isRecording()) {
         panel->toggle();
-        session_.background().settle();
+        // It alone is waited for, not what else goes on beside the window.
+        while (session_.opening().busy())
+            QCoreApplication::processEvents(QEventLoop::ExcludeUserInputEvents, 20);
     }
     event->setAccepted(mayDiscard());
     if (event->isAccepted())

@@ -78,7 +78,6 @@ private:
     void foldTakes(bool folded);
     void buildActions();
     void fillRecent();
-    void showTreating(double share);
     void openDialog();
     bool saveAs();
     QString agreedPath(const Instrument& instrument, const QString& path);

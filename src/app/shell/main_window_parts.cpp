@@ -216,7 +216,8 @@ void MainWindow::buildActions()
         [this] { SettingsSheet(*this).ask(); });
     add(tr("Shortcuts"), QKeySequence(Qt::Key_F1), [this] { showShortcuts(this); });
     menu->addSeparator();
-    add(tr("Quit"), QKeySequence::Quit, [this] { close(); });
+    // Not every platform has a key of its own for it.
+    add(tr("Quit"), QKeySequence(Qt::CTRL | Qt::Key_Q), [this] { close(); });
     menu_->setMenu(menu);
     for (const auto stop : allStops) {
         auto* action = new QAction(this);

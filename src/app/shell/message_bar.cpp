@@ -89,7 +89,7 @@ void MessageBar::showDetails()
     list->show();
 }
 
-void MessageBar::showProgress(const QString& what)
+void MessageBar::showProgress(const QString& what, bool cancellable)
 {
     hide_.stop();
     close_->hide();
@@ -99,7 +99,7 @@ void MessageBar::showProgress(const QString& what)
     text_->setStyleSheet(QStringLiteral("color: %1").arg(Theme::tokens().quietInk.name()));
     progress_->setValue(0);
     progress_->show();
-    cancel_->show();
+    cancel_->setVisible(cancellable);
 }
 
 void MessageBar::setProgress(double share)

@@ -18,10 +18,12 @@ public:
     void say(const QString& sentence, bool trouble, const QStringList& details = {});
     /// Why something that was typed has no effect: soon of no interest any more.
     void refuse(const QString& why);
-    void showProgress(const QString& what);
+    void showProgress(const QString& what, bool cancellable);
     void setProgress(double share);
     void endProgress();
     QString text() const { return text_->text(); }
+    /// Whether what it says is trouble, which stays until it is closed.
+    bool tells() const { return !close_->isHidden(); }
     const QStringList& details() const { return details_; }
 
 signals:

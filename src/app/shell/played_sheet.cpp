@@ -60,24 +60,26 @@ void PlayedSheet::showChosen()
         button->setEnabled(any);
 }
 
-QString PlayedSheet::save(const QString& path) const
+void PlayedSheet::save(const QString& path) const
 {
-    return savePlayed(*kept_, strip_->chosen(), path);
+    savePlayed(session_, kept_, strip_->chosen(), path);
 }
 
-QString PlayedSheet::saveNotes(const QString& path) const
+void PlayedSheet::saveNotes(const QString& path) const
 {
     const auto events = session_.player().keptNotes(strip_->chosen());
     const auto bytes = encodeMidiFile(events, session_.instrument().tempo);
     const auto written = writeWhole(path.toStdString(),
         [&](const std::filesystem::path& temporary) { return writeBytes(temporary, bytes); });
-    return written ? tr("%1 is written.").arg(QFileInfo(path).fileName())
-                   : QString::fromStdString(written.error().sentence());
+    if (written)
+        session_.say(tr("%1 is written.").arg(QFileInfo(path).fileName()), false);
+    else
+        session_.say(QString::fromStdString(written.error().sentence()));
 }
 
 void PlayedSheet::makeTake()
 {
-    takePlayed(session_, *kept_, strip_->chosen());
+    takePlayed(session_, kept_, strip_->chosen());
 }
 
 void PlayedSheet::askForFile()
@@ -85,7 +87,7 @@ void PlayedSheet::askForFile()
     const auto path = dialogs::newSound(this, tr("Save what was played"), tr("played.wav"));
     if (path.isEmpty())
         return;
-    session_.say(save(path), false);
+    save(path);
     accept();
 }
 
@@ -95,7 +97,7 @@ void PlayedSheet::askForNotes()
         tr("played.mid"), tr("MIDI files (*.mid)"), QStringLiteral("mid"), dialogs::Kind::results);
     if (path.isEmpty())
         return;
-    session_.say(saveNotes(path), false);
+    saveNotes(path);
     accept();
 }
 

@@ -18,9 +18,9 @@ public:
     /// What is kept must be there.
     PlayedSheet(Session& session, QWidget* parent);
     PlayedStrip* strip() { return strip_; }
-    /// Writes the chosen stretch as WAV or FLAC, by the name's ending. @return A sentence.
-    QString save(const QString& path) const;
-    QString saveNotes(const QString& path) const;
+    /// Writes the chosen stretch as WAV or FLAC, by the name's ending, and says how it went.
+    void save(const QString& path) const;
+    void saveNotes(const QString& path) const;
     /// Adds it to the instrument as a take.
     void makeTake();
 

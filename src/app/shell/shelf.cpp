@@ -164,8 +164,7 @@ void Shelf::look(const QStringList& paths)
         [this](const Looks& looks) {
             for (const auto& [path, found] : looks)
                 list_->setLook(path, found);
-        },
-        Background::Lane::bulk);
+        });
 }
 
 void Shelf::refresh()

@@ -81,8 +81,7 @@ void TakeDrag::begin(TakeId id)
                 else
                     session_.say(tr("%1 is written: drag it out once more.").arg(name), false);
             });
-        },
-        Background::Lane::keeping);
+        });
 }
 
 void TakeDrag::drag()

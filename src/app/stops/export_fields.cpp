@@ -39,17 +39,17 @@ std::vector<ReadyExport> readyExports()
     return {{ExportFields::tr("Any player"),
                 ExportFields::tr("The instrument, SFZ, a SoundFont and WAV files, as they are "
                                  "usually written"),
-                any, {true, true, true, true}},
-        {ExportFields::tr("SoundFont"), ExportFields::tr("One SoundFont of 16 bits"), bank,
-            {false, false, true, false}},
+                {any, {true, true, true, true}}},
+        {ExportFields::tr("SoundFont"), ExportFields::tr("One SoundFont of 16 bits"),
+            {bank, {false, false, true, false}}},
         {ExportFields::tr("Little memory"),
             ExportFields::tr(
                 "For hardware: a SoundFont and WAV files that fit into %1 MB; type your own limit")
                 .arg(usualLimit),
-            small, {false, false, true, true}},
+            {small, {false, false, true, true}}},
         {ExportFields::tr("WAV set"),
             ExportFields::tr("Every take as a WAV of 24 bits with root, tuning and loop inside"),
-            single, {false, false, false, true}}};
+            {single, {false, false, false, true}}}};
 }
 
 ExportFields::ExportFields(Session& session, FieldColumn* into)
@@ -60,11 +60,11 @@ ExportFields::ExportFields(Session& session, FieldColumn* into)
     buildLimit(into->addFold(tr("How large it may be"), QStringLiteral("export-limit"), true));
 }
 
-template <class Change> void ExportFields::change(Change change)
+template <class Change> void ExportFields::change(Change change, int gesture)
 {
     auto wish = session_.exporting().wish();
     change(wish);
-    session_.exporting().setWish(wish);
+    session_.exporting().setWish(wish, gesture);
 }
 
 void ExportFields::buildSound(FieldColumn* into)
@@ -118,26 +118,32 @@ void ExportFields::buildSound(FieldColumn* into)
             w.choices.sound.playedOut = index == 1 ? std::optional(10.0) : std::nullopt;
         });
     });
-    connect(played_, &ValueField::edited, this, [this](double value, bool) {
-        change([value](ExportWish& w) { w.choices.sound.playedOut = value; });
-    });
+    connect(played_, &ValueField::edited, this,
+        [this, gesture = Gesture(session_)](double value, bool first) mutable {
+            change(
+                [value](ExportWish& w) { w.choices.sound.playedOut = value; }, gesture.next(first));
+        });
     connect(samples_, &ChoiceField::chosen, this,
         [this](int index) { change([index](ExportWish& w) { w.choices.flac = index == 1; }); });
     connect(wavs_, &ChoiceField::chosen, this, [this](int index) {
         change([index](ExportWish& w) { w.choices.keyStep = index == 1 ? 3 : 0; });
     });
-    connect(step_, &ValueField::edited, this, [this](double value, bool) {
-        change([value](ExportWish& w) { w.choices.keyStep = int(std::lround(value)); });
-    });
+    connect(step_, &ValueField::edited, this,
+        [this, gesture = Gesture(session_)](double value, bool first) mutable {
+            change([value](ExportWish& w) { w.choices.keyStep = int(std::lround(value)); },
+                gesture.next(first));
+        });
 }
 
 void ExportFields::buildLimit(FieldColumn* into)
 {
     limit_ = into->addField(limitField(
         tr("Limit"), tr("What each of the exports may take: it is made smaller until it fits")));
-    connect(limit_, &ValueField::edited, this, [this](double value, bool) {
-        change([value](ExportWish& w) { w.limitMegabytes = value < 0.05 ? 0.0 : value; });
-    });
+    connect(limit_, &ValueField::edited, this,
+        [this, gesture = Gesture(session_)](double value, bool first) mutable {
+            change([value](ExportWish& w) { w.limitMegabytes = value < 0.05 ? 0.0 : value; },
+                gesture.next(first));
+        });
     order_ = new QLabel(tr("Made smaller by, in this order:"), into);
     order_->setProperty("role", "quiet");
     into->column()->addWidget(order_);

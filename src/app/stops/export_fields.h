@@ -20,7 +20,7 @@ public:
 private:
     void buildSound(FieldColumn* into);
     void buildLimit(FieldColumn* into);
-    template <class Change> void change(Change change);
+    template <class Change> void change(Change change, int gesture = 0);
     void moveSaver(std::size_t from, int by);
 
     Session& session_;
@@ -33,8 +33,7 @@ private:
 /// Ready choices.
 struct ReadyExport {
     QString name, tip;
-    ExportWish wish;
-    std::array<bool, allProducts.size()> ticked;
+    Exports exports;
 };
 std::vector<ReadyExport> readyExports();
 

@@ -62,9 +62,7 @@ void ExportStop::buildReady()
         ready_.push_back(button);
         button->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
         connect(button, &QPushButton::clicked, this, [this, choice] {
-            for (const auto product : allProducts)
-                session().exporting().setTicked(product, choice.ticked[std::size_t(product)]);
-            session().exporting().setWish(choice.wish);
+            session().exporting().set(choice.exports, tr("Choose %1").arg(choice.name));
             refresh();
         });
     }
@@ -170,15 +168,10 @@ void ExportStop::refresh()
         row->refresh();
     fields_->refresh();
     const auto choices = readyExports();
-    bool any = false;
-    for (std::size_t i = 0; i < choices.size(); ++i) {
-        bool same = choices[i].wish == exporting.wish();
-        for (const auto product : allProducts) {
-            same = same && choices[i].ticked[std::size_t(product)] == exporting.ticked(product);
-            any = any || exporting.ticked(product);
-        }
-        ready_[i]->setChecked(same);
-    }
+    const bool any = std::any_of(allProducts.begin(), allProducts.end(),
+        [&](Product product) { return exporting.ticked(product); });
+    for (std::size_t i = 0; i < choices.size(); ++i)
+        ready_[i]->setChecked(choices[i].exports == session().instrument().exports);
     hear_->setEnabled(has);
     hear_->setChecked(exporting.hearing());
     write_->setEnabled(has && any && !exporting.writing());

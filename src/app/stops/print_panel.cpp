@@ -131,14 +131,14 @@ void PrintPanel::addPlayed(QVBoxLayout* column)
     column->addLayout(row);
     connect(take_, &QPushButton::clicked, this, [this] {
         if (const auto kept = session_.player().kept())
-            takePlayed(session_, *kept, strip_->chosen());
+            takePlayed(session_, kept, strip_->chosen());
     });
     connect(keep_, &QPushButton::clicked, this, [this] {
         const auto kept = session_.player().kept();
         const auto range = strip_->chosen();
         const auto path = dialogs::newSound(this, tr("Save what was played"), tr("played.wav"));
         if (kept && !path.isEmpty())
-            session_.say(savePlayed(*kept, range, path), false);
+            savePlayed(session_, kept, range, path);
     });
     connect(strip_, &PlayedStrip::changed, this, [this] {
         byHand_ = byHand_ || !showing_;

@@ -4,6 +4,8 @@
 #include "app/stops/stop_view.h"
 #include "app/widgets/file_dialogs.h"
 
+#include <QFileInfo>
+
 namespace puretone::app {
 
 namespace {
@@ -57,12 +59,31 @@ PrintSheet::PrintSheet(Session& session, QWidget* parent)
     connect(files_, &QPushButton::clicked, this, [this] {
         const auto folder =
             dialogs::folder(this, tr("Choose a folder for the prints"), dialogs::Kind::results);
-        if (folder.isEmpty())
+        if (folder.isEmpty() || !mayReplace(session_.printing().filesOf(many(), folder)))
             return;
         session_.printing().printFiles(many(), folder);
         accept();
     });
     showCount();
+}
+
+/// Asks where files stand there already.
+bool PrintSheet::mayReplace(const QStringList& paths)
+{
+    QStringList there;
+    for (const auto& path : paths)
+        if (QFileInfo::exists(path))
+            there << QFileInfo(path).fileName();
+    if (there.isEmpty())
+        return true;
+    Sheet question(this, tr("Replace files?"));
+    question.addText(there.size() == 1 ? tr("%1 already exists in this folder.").arg(there.front())
+                                       : tr("%1 files already exist in this folder, %2 among them.")
+                                             .arg(there.size())
+                                             .arg(there.front()));
+    question.addButton(tr("Keep them"));
+    const auto* replace = question.addButton(tr("Replace"), true);
+    return question.ask() == replace;
 }
 
 PrintMany PrintSheet::many() const

@@ -15,6 +15,7 @@ public:
     PrintSheet(Session& session, QWidget* parent);
     /// As the fields say.
     PrintMany many() const;
+    bool mayReplace(const QStringList& paths);
 
 private:
     void showCount();

@@ -128,15 +128,30 @@ void SoundStop::connectKeptFields()
         session().editTake(
             tr("Shape fade out"), [index](Take& t) { t.fades.outShape = FadeShape(index); });
     });
-    connect(propose_, &QPushButton::clicked, this, [this] {
-        trim(tr("Propose kept part"), true,
-            [](const Take& t) { return proposeKept(t.audio(), t.name).value_or(t.kept); });
-    });
+    connect(propose_, &QPushButton::clicked, this, &SoundStop::proposeKeptPart);
     connect(whole_, &QPushButton::clicked, this, [this] {
         trim(tr("Keep all"), true, [](const Take& t) {
             return Span{Frames{0}, Frames{t.audio().frames()}};
         });
     });
+}
+
+/// Beside the window: a long recording is long to listen to.
+void SoundStop::proposeKeptPart()
+{
+    const Take* take = session().take();
+    if (take == nullptr)
+        return;
+    session().background().run(
+        JobKind::keptPart, Background::Running::cancel,
+        [audio = take->sound(), name = take->name](
+            const Progress&) { return proposeKept(*audio, name); },
+        [this, of = session().keyOf(*take), audio = take->sound()](const auto& found) {
+            const Take* now = session().take(of);
+            if (now == nullptr || now != session().take() || now->sound() != audio || !found)
+                return;
+            trim(tr("Propose kept part"), true, [kept = *found](const Take&) { return kept; });
+        });
 }
 
 void SoundStop::trim(const QString& name, bool first, const std::function<Span(const Take&)>& to)

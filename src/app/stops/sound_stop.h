@@ -36,6 +36,7 @@ private:
     std::vector<WaveHandle> keptHandles(const Take& take);
     /// Keeps another part of the take on screen. A loop that does not lie in it gives way to
     /// another one at once, and to the best that is found there when the hand rests.
+    void proposeKeptPart();
     void trim(const QString& name, bool first, const std::function<Span(const Take&)>& to);
 
     TreatmentPanel* treatments_;

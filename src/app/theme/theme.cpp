@@ -15,6 +15,8 @@ static void initResources()
     Q_INIT_RESOURCE(fonts);
     Q_INIT_RESOURCE(marks);
 }
+#include <algorithm>
+#include <cmath>
 
 namespace puretone::app {
 
@@ -28,6 +30,7 @@ const Tokens nightWatch{QColor("#161C22"), QColor("#1E262E"), QColor("#E8E3D8"),
     QColor("#161C22"), QColor("#3B4852"), QColor("#161C22")};
 
 ThemeName current = ThemeName::daybreak;
+double scale = 1.0; ///< Of text.
 
 QPalette paletteOf(const Tokens& t)
 {
@@ -81,7 +84,7 @@ QFrame[role="row"] { background: %10; border: 1px solid transparent; border-radi
 QFrame[role="row"][chosen="true"] { border-color: %8; }
 QFrame[role="row"]:focus { border-color: %6; }
 QPushButton[kind="small"] { border-radius: 11px; padding: 0 10px; min-height: 21px;
-    font-size: 12px; }
+    font-size: %13px; }
 QToolButton { color: %3; }
 QToolButton:hover, QToolButton:focus { color: %6; }
 QToolButton:disabled { color: %5; }
@@ -138,6 +141,7 @@ void Theme::apply(QApplication& application, ThemeName name)
     application.setPalette(paletteOf(t));
     application.setFont(font(13));
     QString text = QString::fromLatin1(sheet);
+    text.replace(QLatin1String("%13"), QString::number(font(12).pixelSize()));
     text.replace(
         QLatin1String("%12"), QLatin1String(name == ThemeName::daybreak ? "daybreak" : "night"));
     // From the highest number down: %1 must not eat the beginning of %10.
@@ -146,6 +150,24 @@ void Theme::apply(QApplication& application, ThemeName name)
     for (int i = 11; i >= 1; --i)
         text.replace(QLatin1Char('%') + QString::number(i), order[i - 1]->name());
     application.setStyleSheet(text);
+}
+
+void Theme::setTextScale(double wanted)
+{
+    // Rows and bars are made for text of about our size.
+    scale = std::clamp(wanted, 0.9, 1.25);
+}
+
+double Theme::textScale()
+{
+    return scale;
+}
+
+double Theme::scaleOf(const QFont& desktops)
+{
+    constexpr double least = 9.0, most = 12.0, usual = 11.0;
+    const double points = desktops.pointSizeF(); // below 0 where it is set in pixels
+    return points > most ? points / usual : points > 0.0 && points < least ? points / least : 1.0;
 }
 
 ThemeName Theme::name()
@@ -162,7 +184,7 @@ QFont Theme::font(int pixelSize, Weight weight)
 {
     QFont font;
     font.setFamilies({QStringLiteral("Pure Tone Text"), QStringLiteral("Pure Tone Signs")});
-    font.setPixelSize(pixelSize);
+    font.setPixelSize(int(std::lround(pixelSize * scale)));
     font.setWeight(weight == Weight::strong ? QFont::DemiBold
             : weight == Weight::medium      ? QFont::Medium
                                             : QFont::Normal);

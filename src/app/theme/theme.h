@@ -41,7 +41,14 @@ public:
     static ThemeName name();
     static const Tokens& tokens();
 
+    /// How much larger than ours the desktop wants text, 0.9 to 1.25; shown by the next apply().
+    static void setTextScale(double scale);
+    static double textScale();
+    /// The scale that a desktop's own font asks for: those of 9 to 12 points are usual sizes.
+    static double scaleOf(const QFont& desktops);
+
     enum class Weight { regular, medium, strong };
+    /// @param pixelSize Before the desktop's scale.
     static QFont font(int pixelSize, Weight weight = Weight::regular);
 };
 

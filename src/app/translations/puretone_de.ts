@@ -2,6 +2,85 @@
 <!DOCTYPE TS>
 <TS version="2.1" language="de" sourcelanguage="en">
 <context>
+    <name>Jobs</name>
+    <message>
+        <source>Opening the recording…</source>
+        <translation>Öffnet die Aufnahme…</translation>
+    </message>
+    <message>
+        <source>Making takes…</source>
+        <translation>Macht Takes…</translation>
+    </message>
+    <message>
+        <source>Opening unsaved work…</source>
+        <translation>Öffnet ungesicherte Arbeit…</translation>
+    </message>
+    <message>
+        <source>Listening to the recording…</source>
+        <translation>Die Aufnahme wird angehört…</translation>
+    </message>
+    <message>
+        <source>Searching for notes…</source>
+        <translation>Sucht Töne…</translation>
+    </message>
+    <message>
+        <source>Mapping the takes…</source>
+        <translation>Verteilt die Takes…</translation>
+    </message>
+    <message>
+        <source>Treating the recording…</source>
+        <translation>Die Aufnahme wird bearbeitet…</translation>
+    </message>
+    <message>
+        <source>Treating all takes…</source>
+        <translation>Bearbeitet alle Takes…</translation>
+    </message>
+    <message>
+        <source>Undoing…</source>
+        <translation>Macht rückgängig…</translation>
+    </message>
+    <message>
+        <source>Searching for loops…</source>
+        <translation>Sucht Loops…</translation>
+    </message>
+    <message>
+        <source>Searching for loops in all takes…</source>
+        <translation>Sucht Loops in allen Takes…</translation>
+    </message>
+    <message>
+        <source>Copying the layer…</source>
+        <translation>Kopiert die Ebene…</translation>
+    </message>
+    <message>
+        <source>Measuring levels…</source>
+        <translation>Misst Pegel…</translation>
+    </message>
+    <message>
+        <source>Preparing the shape…</source>
+        <translation>Bereitet die Form vor…</translation>
+    </message>
+    <message>
+        <source>Saving…</source>
+        <translation>Sichert…</translation>
+    </message>
+    <message>
+        <source>Writing the files…</source>
+        <translation>Schreibt die Dateien…</translation>
+    </message>
+    <message>
+        <source>Printing…</source>
+        <translation>Druckt…</translation>
+    </message>
+    <message>
+        <source>Printing into files…</source>
+        <translation>Druckt in Dateien…</translation>
+    </message>
+    <message>
+        <source>Writing what was played…</source>
+        <translation>Schreibt, was gespielt wurde…</translation>
+    </message>
+</context>
+<context>
     <name>QObject</name>
     <message>
         <source>silent</source>
@@ -3661,6 +3740,14 @@
         <source>%1, drums or noises, on single keys in a row</source>
         <translation>%1, Trommeln oder Geräusche, auf einzelnen Tasten in Reihe</translation>
     </message>
+    <message>
+        <source>%1 was not written: a SoundFont has no room for so many zones (%2).</source>
+        <translation>%1 wurde nicht geschrieben: Ein SoundFont hat nicht Platz für so viele Zonen (%2).</translation>
+    </message>
+    <message>
+        <source>Write SFZ, or take zones away.</source>
+        <translation>Schreiben Sie SFZ, oder nehmen Sie Zonen weg.</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::ArrivingView</name>
@@ -4545,6 +4632,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <source>There is nothing to write yet: open a recording first.</source>
         <translation>Noch gibt es nichts zu schreiben: erst eine Aufnahme öffnen.</translation>
     </message>
+    <message>
+        <source>Choose %1</source>
+        <translation>%1 wählen</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::Exporting</name>
@@ -4563,6 +4654,18 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>WAV files</source>
         <translation>WAV-Dateien</translation>
+    </message>
+    <message>
+        <source>Change export</source>
+        <translation>Export ändern</translation>
+    </message>
+    <message>
+        <source>Include in export</source>
+        <translation>In den Export aufnehmen</translation>
+    </message>
+    <message>
+        <source>Leave out of export</source>
+        <translation>Aus dem Export nehmen</translation>
     </message>
 </context>
 <context>
@@ -4644,6 +4747,13 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>highest %1</source>
         <translation>höchste %1</translation>
+    </message>
+</context>
+<context>
+    <name>puretone::app::JobStatus</name>
+    <message>
+        <source>Listening to the recording…</source>
+        <translation>Die Aufnahme wird angehört…</translation>
     </message>
 </context>
 <context>
@@ -5710,10 +5820,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <translation>Pure Tone</translation>
     </message>
     <message>
-        <source>Listening to the recording…</source>
-        <translation>Die Aufnahme wird angehört…</translation>
-    </message>
-    <message>
         <source>Show the %1 takes</source>
         <translation>Die %1 Takes zeigen</translation>
     </message>
@@ -5732,10 +5838,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>no loop yet</source>
         <translation>noch kein Loop</translation>
-    </message>
-    <message>
-        <source>Treating the recording…</source>
-        <translation>Die Aufnahme wird bearbeitet…</translation>
     </message>
     <message>
         <source>No audio device was found: playing through the simulated output. Choose another below the meter.</source>
@@ -6000,6 +6102,14 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>%1 of %2 takes are drums or noises: on a key each, or in turn on every key?</source>
         <translation>%1 von %2 Takes sind Trommeln oder Geräusche: jede auf einer eigenen Taste oder abwechselnd auf allen?</translation>
+    </message>
+    <message>
+        <source>%1 is not on this computer. Save it here first, then drop the file.</source>
+        <translation>%1 liegt nicht auf diesem Rechner. Sichern Sie es zuerst hier und lassen Sie dann die Datei fallen.</translation>
+    </message>
+    <message>
+        <source>Unsaved work of an earlier session could not be read. It is kept in %1; a later version of Pure Tone may open it.</source>
+        <translation>Ungesicherte Arbeit einer früheren Sitzung konnte nicht gelesen werden. Sie bleibt in %1; eine spätere Version von Pure Tone kann sie vielleicht öffnen.</translation>
     </message>
 </context>
 <context>
@@ -7495,6 +7605,26 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
         <source>%1 prints. They come to stand on a layer of their own, spread halfway between each other.</source>
         <translation>%1 Drucke. Sie kommen auf eine eigene Ebene, auf halbem Weg voneinander getrennt.</translation>
     </message>
+    <message>
+        <source>Replace files?</source>
+        <translation>Dateien ersetzen?</translation>
+    </message>
+    <message>
+        <source>%1 already exists in this folder.</source>
+        <translation>%1 gibt es in diesem Ordner schon.</translation>
+    </message>
+    <message>
+        <source>%1 files already exist in this folder, %2 among them.</source>
+        <translation>%1 Dateien gibt es in diesem Ordner schon, darunter %2.</translation>
+    </message>
+    <message>
+        <source>Keep them</source>
+        <translation>Behalten</translation>
+    </message>
+    <message>
+        <source>Replace</source>
+        <translation>Ersetzen</translation>
+    </message>
 </context>
 <context>
     <name>puretone::app::PrintView</name>
@@ -7556,10 +7686,6 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>%1 files are written to %2.</source>
         <translation>%1 Dateien sind nach %2 geschrieben.</translation>
-    </message>
-    <message>
-        <source>%1 of %2 files could not be written.</source>
-        <translation>%1 von %2 Dateien ließen sich nicht schreiben.</translation>
     </message>
 </context>
 <context>
@@ -7838,6 +7964,10 @@ In ein anderes Programm oder einen Ordner ziehen</translation>
     <message>
         <source>Lay out by roots</source>
         <translation>Nach Grundtönen auslegen</translation>
+    </message>
+    <message>
+        <source>Change split</source>
+        <translation>Teilung ändern</translation>
     </message>
 </context>
 <context>
