@@ -18,8 +18,8 @@ namespace puretone {
 /// Method: what stands on both sides of each cut is compared (pitch, level, what is new in the
 /// spectrum, how much of it is still there after the attack), and the cuts of a recording are
 /// weighed together. Found by experiment on some 1,300 single notes of two banks, real one-shots
-/// and computed field sounds against 240 long takes of known borders; bench/split_bench measures
-/// both kinds, also on notes that were not looked at.
+/// and computed field sounds against long takes of known borders; bench/split_bench measures both
+/// kinds.
 std::optional<SplitResult> splitToOffer(const Audio& audio, const Progress& progress = {});
 
 } // namespace puretone
