@@ -237,7 +237,7 @@ Judgement judge(const Evidence& evidence)
     return note;
 }
 
-double bodyConfidence(const Evidence& evidence, double hz)
+double bodyConfidence(const Evidence& evidence, double hz, double staying)
 {
     constexpr double most = 0.80;
     const auto& line = evidence.strongest;
@@ -246,9 +246,12 @@ double bodyConfidence(const Evidence& evidence, double hz)
     if (!hasPartialNear(evidence.partials, hz, -12.0, 50.0)
         && std::abs(line->heard - midiOf(Hz{hz})) > 1.0)
         return 0.0;
-    const double z = -7.61 + 3.23 * line->share - 0.019 * std::clamp(line->jitter - 30.0, 0.0, 90.0)
-        + 4.19 * evidence.tonal + 2.00 * shareOfFew(evidence.partials)
-        + 0.057 * std::clamp(line->overFloor(), 0.0, 30.0) + 2.18 * std::min(line->gather, 0.6);
+    // Low kicks glide so quickly that their line seems to jump, but are nearly all of their sound.
+    const double unsteady = std::clamp(line->jitter - 30.0, 0.0, 90.0) / 30.0;
+    const double steady = std::max(0.0, 15.0 - line->jitter) / 15.0;
+    const double z = -6.29 + 2.66 * line->share + 8.75 * std::max(0.0, line->share - 0.6)
+        - 0.46 * unsteady + 1.08 * steady + 3.11 * evidence.tonal
+        + 2.55 * shareOfFew(evidence.partials) + 4.02 * staying;
     return std::min(most, 1.0 / (1.0 + std::exp(-z)));
 }
 

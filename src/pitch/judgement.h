@@ -39,9 +39,11 @@ struct Judgement {
 };
 Judgement judge(const Evidence& evidence);
 
-/// Probability that a sound which owns to no series has a note all the same: that its line holds
-/// together and few modes carry it. A logistic fitted beside Certainty::confidence; at most 0.8,
-/// for nothing is certain of such a sound. 0 where the note does not lie near what is heard.
-double bodyConfidence(const Evidence& evidence, double hz);
+/// Probability that a sound which owns to no series has a note all the same: that one line holds
+/// much of it or stands still, that few modes carry it, and that they stay. A logistic fitted
+/// beside Certainty::confidence; at most 0.8, for nothing is certain of such a sound. 0 where the
+/// note does not lie near what is heard.
+/// @param staying See stayingShare.
+double bodyConfidence(const Evidence& evidence, double hz, double staying);
 
 } // namespace puretone

@@ -2,9 +2,9 @@
 #include "pitch/mode_line.h"
 
 #include "audio/fft.h"
-#include "audio/level.h"
 #include "audio/parabola.h"
 #include "pitch/note.h"
+#include "pitch/strike.h"
 
 #include <algorithm>
 #include <cmath>
@@ -14,31 +14,9 @@ namespace puretone {
 namespace {
 
 constexpr double reachSemitones = 5.0;
-constexpr double followedSeconds = 1.5;
 constexpr double leapDb = 6.0; ///< What a semitone's leap from one frame to the next costs.
 constexpr double goneDb = 26.0;
 constexpr std::size_t mostPoints = 60, mostPeaks = 6, fewestPoints = 4;
-
-/// Where the sound is first nearly as loud as it gets.
-std::size_t findStrike(std::span<const float> mono, double rate)
-{
-    const auto block = std::max<std::size_t>(1, std::size_t(0.010 * rate));
-    std::vector<double> power;
-    for (std::size_t from = 0; from < mono.size(); from += block)
-        power.push_back(meanSquare(mono.subspan(from, std::min(block, mono.size() - from))));
-    const double top = *std::max_element(power.begin(), power.end());
-    const auto struck =
-        std::find_if(power.begin(), power.end(), [&](double p) { return p >= 0.316 * top; });
-    return std::size_t(struck - power.begin()) * block;
-}
-
-/// The strike itself names no note: what follows it by 25 ms, or by an eighth of a short sound.
-std::span<const float> afterStrike(std::span<const float> mono, double rate)
-{
-    const auto rest = mono.subspan(findStrike(mono, rate));
-    const auto ring = rest.subspan(std::min(std::size_t(0.025 * rate), rest.size() / 8));
-    return ring.first(std::min(ring.size(), std::size_t(followedSeconds * rate)));
-}
 
 /// Peaks of every frame near the mode, before one of each is chosen.
 class PeaksOverTime {

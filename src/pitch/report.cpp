@@ -6,6 +6,7 @@
 #include "pitch/judgement.h"
 #include "pitch/rings.h"
 #include "pitch/several.h"
+#include "pitch/staying.h"
 
 #include <algorithm>
 
@@ -145,8 +146,14 @@ PitchReport analysePitch(std::span<const float> mono, double rate, const Progres
     report.midi = midiOf(Hz{note.hz});
     report.kind = note.kind;
     report.stretch = winner.series.stretch;
-    report.confidence =
-        std::max(note.ofSeries ? certainty.confidence() : 0.0, bodyConfidence(evidence, note.hz));
+    // A comb fits the chance peaks of a rumble, but little is in them and they do not stay. A
+    // glide's do not either.
+    constexpr double hardlyAny = 0.1, littleOfBoth = 0.35;
+    const double staying = stayingShare(useful.mono, useful.rate, note.hz);
+    const bool chance = report.tonal < hardlyAny || report.tonal + staying < littleOfBoth;
+    const bool hasSeries = note.ofSeries && (sways || !chance);
+    report.confidence = std::max(
+        hasSeries ? certainty.confidence() : 0.0, bodyConfidence(evidence, note.hz, staying));
     // Between the modes of a bell a line may leap; a drum's glide is told by where it dwells.
     if (report.kind != SoundKind::harmonic)
         report.movement.reset();

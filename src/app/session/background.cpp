@@ -5,6 +5,7 @@
 
 #include <QCoreApplication>
 #include <QThread>
+#include <sys/resource.h>
 
 namespace puretone::app {
 
@@ -28,13 +29,24 @@ Error describeException()
     }
 }
 
+namespace {
+
+/// Work that nobody waits for leaves the processor to the window. Linux has no priorities among
+/// ordinary threads but niceness, which is a thread's own there and passes on to those it starts.
+void yieldToTheWindow()
+{
+    constexpr int niceness = 10;
+    setpriority(PRIO_PROCESS, 0, niceness);
+}
+
+} // namespace
+
 Background::Background(QObject* parent)
     : QObject(parent)
 {
     const int cores = QThread::idealThreadCount();
     poolOf(Lane::swift).setMaxThreadCount(std::max(2, cores));
     poolOf(Lane::bulk).setMaxThreadCount(std::max(1, cores));
-    poolOf(Lane::bulk).setThreadPriority(QThread::LowPriority);
     poolOf(Lane::keeping).setMaxThreadCount(2);
     poolOf(Lane::journal).setMaxThreadCount(1);
 }
@@ -85,8 +97,10 @@ void Background::start(const JobKey& key, Job job)
             this, [this, key, share] { emit progressed(key, share); }, Qt::QueuedConnection);
     };
     const Progress progress{slot.stop.get_token(), report};
-    auto& pool = poolOf(factsOf(key.kind).lane);
-    pool.start([this, key, progress, job = std::move(job)]() mutable {
+    const Lane lane = factsOf(key.kind).lane;
+    poolOf(lane).start([this, key, lane, progress, job = std::move(job)]() mutable {
+        if (lane == Lane::bulk)
+            yieldToTheWindow();
         Delivery delivery;
         try {
             delivery = job.work(progress);

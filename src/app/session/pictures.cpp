@@ -3,7 +3,9 @@
 
 #include "audio/level.h"
 
+#include <QTimer>
 #include <set>
+#include <utility>
 
 namespace puretone::app {
 
@@ -110,8 +112,18 @@ void Pictures::makePeaksOf(std::vector<AudioPtr> sounds)
             for (const auto& [audio, pyramid] : made)
                 if (const auto known = peaks_.find(audio); known != peaks_.end())
                     known->second = pyramid;
-            emit session_.derivedChanged();
+            tellSoon();
         });
+}
+
+void Pictures::tellSoon()
+{
+    if (std::exchange(tells_, true))
+        return;
+    QTimer::singleShot(0, &session_, [this] {
+        tells_ = false;
+        emit session_.derivedChanged();
+    });
 }
 
 Pictures::Pyramid Pictures::peaksOf(const Take* wanted) const

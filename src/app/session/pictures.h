@@ -36,11 +36,15 @@ public:
 private:
     void makePeaks();
     void makePeaksOf(std::vector<AudioPtr> sounds);
+    /// Once for all that has come since the window was last drawn: of hundreds of takes the peaks
+    /// come faster than a window refreshes.
+    void tellSoon();
     void analyse();
 
     Session& session_;
     std::map<AudioPtr, Pyramid> peaks_; ///< Of every sound of the instrument; null while computed.
     int batches_ = 0;
+    bool tells_ = false;
     struct Drawn {
         AudioPtr audio;
         Span kept;

@@ -194,6 +194,10 @@ QFont Theme::font(int pixelSize, Weight weight)
 
 QString typeset(const QString& plain)
 {
+    // Most texts hold none of it, and lists of hundreds of takes ask at every change.
+    if (!plain.contains(QLatin1Char('#')) && !plain.contains(QLatin1Char('-'))
+        && !plain.contains(QLatin1Char('b')))
+        return plain;
     QString text = plain;
     // Note names only: a letter A to G, then the sign, then an octave number.
     static const QRegularExpression sharp(QStringLiteral("\\b([A-G])#(?=-?\\d)"));

@@ -6,6 +6,7 @@
 
 #include <QKeyEvent>
 #include <QMouseEvent>
+#include <QPaintEvent>
 #include <QPainter>
 
 namespace puretone::app {
@@ -43,7 +44,7 @@ QRectF TakeList::rowRect(std::size_t index) const
     return {2.0, double(index) * rowHeight, width() - 4.0, rowHeight - 4.0};
 }
 
-void TakeList::paintEvent(QPaintEvent*)
+void TakeList::paintEvent(QPaintEvent* event)
 {
     const auto& t = Theme::tokens();
     QPainter painter(this);
@@ -51,6 +52,9 @@ void TakeList::paintEvent(QPaintEvent*)
     for (std::size_t i = 0; i < rows_.size(); ++i) {
         const auto& row = rows_[i];
         const QRectF rect = rowRect(i).adjusted(1.0, 1.0, -1.0, -1.0);
+        // Of hundreds a dozen can be seen.
+        if (!rect.intersects(QRectF(event->rect())))
+            continue;
         const bool here = row.id == shown_;
         if (here) {
             painter.setPen(QPen(t.sea, hasFocus() ? 2.5 : 1.6));
