@@ -44,12 +44,16 @@ TEST_CASE("crafted numbers are brought into range before anything computes with 
         "/layers/0/waves/0/beats", "/layers/0/filter/driveDb", "/layers/0/envelope/attackCurve",
         "/layers/0/second/keyTimes", "/tempo", "/pattern/beats", "/pattern/octaves",
         "/layers/0/touch", "/a4");
+    std::vector<Instrument> walked; // two values are often brought to the same end
     for (const double value : {-100.0, 1e300, -1e300, 1e9}) {
         CAPTURE(place, value);
         const auto read = readWith(document, with(document, place, value));
         REQUIRE(read);
         CHECK(sanitized(*read) == *read);
+        if (std::find(walked.begin(), walked.end(), *read) != walked.end())
+            continue;
         walkThrough(*read);
+        walked.push_back(*read);
     }
 }
 
