@@ -7,8 +7,8 @@
 //   QT_QPA_PLATFORM=offscreen editing_bench [MINUTES] [EDITS] [LIMIT MB]
 
 #include "app/shell/main_window.h"
-#include "audio/sound_file.h"
-#include "base/large_memory.h"
+#include "audio/files/sound_file.h"
+#include "base/threads/large_memory.h"
 #include "bench_timing.h"
 
 #include <QApplication>

@@ -9,12 +9,12 @@
 
 #include "bench_timing.h"
 
-#include "audio/true_peak.h"
-#include "base/flush_denormals.h"
+#include "audio/signal/true_peak.h"
+#include "base/threads/flush_denormals.h"
 #include "effects/chain.h"
-#include "engine/limiter.h"
-#include "engine/print.h"
-#include "model/take_maker.h"
+#include "engine/offline/print.h"
+#include "engine/out/limiter.h"
+#include "model/making/take_maker.h"
 
 #include <chrono>
 #include <cmath>

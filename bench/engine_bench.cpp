@@ -4,10 +4,10 @@
 // of this machine. engine_bench [voices|block|notes|memory|edits|purity|history]...; all without an
 // argument.
 
-#include "base/large_memory.h"
+#include "base/threads/large_memory.h"
 #include "base/wide_vectors.h"
 #include "bench/engine_cases.h"
-#include "engine/reading.h"
+#include "engine/reading/reading.h"
 
 #include <cstdio>
 #include <cstring>

@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "bench/engine_cases.h"
 
-#include "formats/instrument_file.h"
+#include "formats/project/instrument_file.h"
 #include "model/history.h"
-#include "model/take_maker.h"
-#include "prepare/treat.h"
+#include "model/making/take_maker.h"
+#include "prepare/treat/treat.h"
 
 #include <cmath>
 #include <cstdio>

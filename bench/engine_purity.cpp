@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "bench/engine_cases.h"
 
-#include "engine/render.h"
-#include "model/take_maker.h"
+#include "engine/offline/render.h"
+#include "model/making/take_maker.h"
 
 #include <cmath>
 #include <numbers>

@@ -5,11 +5,11 @@
 //
 //   export_bench [MEGABYTES]      500 where none are given
 
-#include "base/safe_file.h"
+#include "base/files/safe_file.h"
 #include "bench_timing.h"
-#include "engine/program.h"
+#include "engine/program/program.h"
 #include "formats/formats.h"
-#include "model/take_maker.h"
+#include "model/making/take_maker.h"
 
 #include <cmath>
 #include <cstdio>

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "field_sounds.h"
 
-#include "prepare/biquad.h"
+#include "prepare/treat/biquad.h"
 
 #include <cmath>
 #include <numbers>

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "bench/filter_accuracy.h"
 
-#include "engine/filter_run.h"
-#include "engine/render.h"
-#include "model/take_maker.h"
+#include "engine/offline/render.h"
+#include "engine/voices/filter_run.h"
+#include "model/making/take_maker.h"
 
 #include <cmath>
 #include <complex>

@@ -6,7 +6,7 @@
 //   QT_QPA_PLATFORM=offscreen hour_bench [MINUTES]      (writes 700 MB to the temporary folder)
 
 #include "app/shell/main_window.h"
-#include "app/stops/sound_stop.h"
+#include "app/stops/sound/sound_stop.h"
 #include "bench_timing.h"
 
 #include <QApplication>

@@ -6,7 +6,7 @@
 
 #include "bench_timing.h"
 #include "prepare/kept_part.h"
-#include "prepare/treat.h"
+#include "prepare/treat/treat.h"
 
 #include <cmath>
 #include <cstdio>

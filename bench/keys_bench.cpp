@@ -8,10 +8,10 @@
 //                                                heard
 
 #include "app/shell/main_window.h"
-#include "app/stops/keys_stop.h"
+#include "app/stops/keys/keys_stop.h"
 #include "bench_timing.h"
 #include "devices/simulated.h"
-#include "model/lay_out.h"
+#include "model/making/lay_out.h"
 
 #include <QApplication>
 #include <QImage>

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "bench/long_takes.h"
 
-#include "audio/resample.h"
-#include "engine/prepared.h"
-#include "model/take_maker.h"
+#include "audio/signal/resample.h"
+#include "engine/program/prepared.h"
+#include "model/making/take_maker.h"
 
 #include <algorithm>
 #include <cmath>

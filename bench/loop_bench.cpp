@@ -16,12 +16,12 @@
 #include "loop_cases.h"
 #include "seam_judge.h"
 
-#include "audio/sound_file.h"
-#include "base/safe_file.h"
-#include "engine/prepared.h"
-#include "formats/instrument_file.h"
-#include "loop/finder.h"
-#include "model/take_maker.h"
+#include "audio/files/sound_file.h"
+#include "base/files/safe_file.h"
+#include "engine/program/prepared.h"
+#include "formats/project/instrument_file.h"
+#include "loop/search/finder.h"
+#include "model/making/take_maker.h"
 #include "prepare/kept_part.h"
 
 #include <algorithm>

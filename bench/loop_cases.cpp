@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "loop_cases.h"
 
-#include "audio/fft.h"
+#include "audio/signal/fft.h"
 #include "bench_timing.h"
-#include "loop/finder.h"
-#include "loop/seam_map.h"
+#include "loop/search/finder.h"
+#include "loop/search/seam_map.h"
 
 #include <cmath>
 #include <cstdio>

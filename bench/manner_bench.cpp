@@ -7,15 +7,15 @@
 
 #include "bench_timing.h"
 
-#include "audio/fft.h"
-#include "audio/sound_file.h"
-#include "base/all_cores.h"
+#include "audio/files/sound_file.h"
+#include "audio/signal/fft.h"
+#include "base/threads/all_cores.h"
 #include "engine/engine.h"
-#include "engine/render.h"
-#include "loop/finder.h"
-#include "model/kept_length.h"
-#include "model/take_maker.h"
-#include "prepare/shift_pitch.h"
+#include "engine/offline/render.h"
+#include "loop/search/finder.h"
+#include "model/making/kept_length.h"
+#include "model/making/take_maker.h"
+#include "prepare/treat/shift_pitch.h"
 
 #include <array>
 #include <cmath>

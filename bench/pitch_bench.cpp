@@ -13,9 +13,9 @@
 // Labels set by hand are wrong now and then. Those that the sound's own partials contradict are
 // listed and counted apart.
 
-#include "audio/resample.h"
-#include "audio/sound_file.h"
-#include "base/safe_file.h"
+#include "audio/files/sound_file.h"
+#include "audio/signal/resample.h"
+#include "base/files/safe_file.h"
 #include "bench_timing.h"
 #include "demo/sounds.h"
 #include "pitch/report.h"

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "pitch_oneshots.h"
 
-#include "audio/resample.h"
-#include "audio/sound_file.h"
-#include "model/take_maker.h"
+#include "audio/files/sound_file.h"
+#include "audio/signal/resample.h"
+#include "model/making/take_maker.h"
 #include "pitch_programs.h"
 #include "pitch_rival.h"
 

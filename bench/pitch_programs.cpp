@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "pitch_programs.h"
 
-#include "audio/fft.h"
 #include "audio/level.h"
-#include "prepare/biquad.h"
+#include "audio/signal/fft.h"
+#include "prepare/treat/biquad.h"
 
 #include <algorithm>
 #include <array>

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "seam_judge.h"
 
-#include "audio/fft.h"
 #include "audio/level.h"
+#include "audio/signal/fft.h"
 
 #include <algorithm>
 #include <cmath>

@@ -6,8 +6,8 @@
 
 #include "bench/bench_timing.h"
 #include "bench/filter_accuracy.h"
-#include "engine/render.h"
-#include "model/take_maker.h"
+#include "engine/offline/render.h"
+#include "model/making/take_maker.h"
 
 #include <algorithm>
 #include <array>

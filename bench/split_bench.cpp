@@ -16,7 +16,7 @@
 
 #include "bench/field_sounds.h"
 #include "bench/long_takes.h"
-#include "prepare/split_offer.h"
+#include "prepare/split/split_offer.h"
 
 #include <algorithm>
 #include <cmath>

@@ -7,7 +7,7 @@
 //   QT_QPA_PLATFORM=offscreen window_bench DEMO.puretone
 
 #include "app/shell/main_window.h"
-#include "app/stops/loop_stop.h"
+#include "app/stops/loop/loop_stop.h"
 #include "bench_timing.h"
 
 #include <QApplication>

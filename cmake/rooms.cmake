@@ -18,7 +18,7 @@ endfunction()
 
 function(puretone_room name)
   cmake_parse_arguments(ROOM "" "" "SEES;LIBRARIES" ${ARGN})
-  file(GLOB sources CONFIGURE_DEPENDS ${CMAKE_CURRENT_SOURCE_DIR}/${name}/*.cpp)
+  file(GLOB_RECURSE sources CONFIGURE_DEPENDS ${CMAKE_CURRENT_SOURCE_DIR}/${name}/*.cpp)
   add_library(puretone_${name} STATIC ${sources})
   target_include_directories(puretone_${name} PUBLIC ${CMAKE_SOURCE_DIR}/src)
   list(TRANSFORM ROOM_SEES PREPEND puretone_)

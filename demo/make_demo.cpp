@@ -2,10 +2,10 @@
 // make-demo FOLDER: writes the Skerry Light sounds as FLAC with what is true of each, and the demo
 // instrument. Deterministic: run it after changing a sound and commit what it writes.
 
-#include "base/safe_file.h"
+#include "base/files/safe_file.h"
 #include "demo/sounds.h"
-#include "formats/instrument_file.h"
-#include "model/take_maker.h"
+#include "formats/project/instrument_file.h"
+#include "model/making/take_maker.h"
 
 #include <cstdio>
 #include <nlohmann/json.hpp>

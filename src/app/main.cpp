@@ -4,7 +4,7 @@
 #include "app/shell/application.h"
 #include "app/shell/desktop_theme.h"
 #include "app/shell/main_window.h"
-#include "base/large_memory.h"
+#include "base/threads/large_memory.h"
 
 #include <QCommandLineParser>
 #include <QIcon>

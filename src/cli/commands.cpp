@@ -2,15 +2,15 @@
 #include "cli/commands.h"
 
 #include "audio/level.h"
-#include "base/all_cores.h"
+#include "base/files/safe_file.h"
 #include "base/quantity.h"
-#include "base/safe_file.h"
-#include "formats/instrument_file.h"
-#include "formats/midi_file.h"
-#include "formats/regions.h"
-#include "model/json.h"
-#include "model/lay_out.h"
-#include "model/readings.h"
+#include "base/threads/all_cores.h"
+#include "formats/export/regions.h"
+#include "formats/midi/midi_file.h"
+#include "formats/project/instrument_file.h"
+#include "model/files/json.h"
+#include "model/making/lay_out.h"
+#include "model/words/readings.h"
 
 #include <CLI/CLI.hpp>
 #include <ostream>

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "base/large_memory.h"
+#include "base/threads/large_memory.h"
 #include "cli/commands.h"
 
 #include <iostream>

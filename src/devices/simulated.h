@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "base/recent_audio.h"
 #include "base/say.h"
+#include "base/threads/recent_audio.h"
 #include "devices/devices.h"
 
 #include <condition_variable>

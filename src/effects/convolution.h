@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "audio/fft.h"
+#include "audio/signal/fft.h"
 
 #include <span>
 #include <vector>

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "audio/biquad.h"
+#include "audio/signal/biquad.h"
 #include "effects/oversampling.h"
 
 #include <cmath>

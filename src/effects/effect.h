@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "audio/sound_file.h"
+#include "audio/files/sound_file.h"
 
 #include <array>
 #include <span>

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "base/progress.h"
+#include "base/threads/progress.h"
 #include "effects/effect.h"
 
 namespace puretone {

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "effects/oversampling.h"
 
-#include "audio/bessel.h"
+#include "audio/signal/bessel.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "audio/biquad.h"
-#include "audio/resample.h"
+#include "audio/signal/biquad.h"
+#include "audio/signal/resample.h"
 #include "effects/convolution.h"
 #include "effects/processor.h"
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/engine.h"
 
-#include "base/flush_denormals.h"
+#include "base/threads/flush_denormals.h"
 
 namespace puretone {
 

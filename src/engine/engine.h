@@ -1,17 +1,17 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "base/event_queue.h"
 #include "base/midi.h"
-#include "base/recent_audio.h"
-#include "engine/beside.h"
-#include "engine/frame_clock.h"
-#include "engine/handover.h"
-#include "engine/key_latch.h"
-#include "engine/master.h"
-#include "engine/pattern_player.h"
-#include "engine/performance.h"
-#include "engine/recent_notes.h"
+#include "base/threads/event_queue.h"
+#include "base/threads/recent_audio.h"
+#include "engine/out/beside.h"
+#include "engine/out/master.h"
+#include "engine/playing/frame_clock.h"
+#include "engine/playing/key_latch.h"
+#include "engine/playing/pattern_player.h"
+#include "engine/playing/performance.h"
+#include "engine/playing/recent_notes.h"
+#include "engine/program/handover.h"
 
 namespace puretone {
 

@@ -3,9 +3,9 @@
 
 // The single formats behind instrument_file.h.
 
-#include "base/progress.h"
-#include "formats/instrument_file.h"
-#include "formats/regions.h"
+#include "base/threads/progress.h"
+#include "formats/export/regions.h"
+#include "formats/project/instrument_file.h"
 
 #include <filesystem>
 #include <functional>

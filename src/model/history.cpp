@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "model/history.h"
 
-#include "model/recordings.h"
+#include "model/making/recordings.h"
 
 #include <algorithm>
 #include <limits>

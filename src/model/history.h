@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "model/sounds.h"
+#include "model/making/sounds.h"
 
 #include <memory>
 #include <string>

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "pitch/candidates.h"
 #include "pitch/report.h"
+#include "pitch/series/candidates.h"
 
 namespace puretone {
 

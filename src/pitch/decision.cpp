@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "pitch/decision.h"
 
-#include "pitch/note.h"
+#include "pitch/series/note.h"
 
 #include <algorithm>
 

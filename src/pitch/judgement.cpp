@@ -2,7 +2,7 @@
 #include "pitch/judgement.h"
 
 #include "base/quantity.h"
-#include "pitch/note.h"
+#include "pitch/series/note.h"
 
 #include <algorithm>
 

@@ -3,9 +3,9 @@
 
 #include "pitch/choices.h"
 #include "pitch/decision.h"
-#include "pitch/mode_line.h"
 #include "pitch/report.h"
-#include "pitch/struck.h"
+#include "pitch/struck/mode_line.h"
+#include "pitch/struck/struck.h"
 
 namespace puretone {
 

@@ -2,11 +2,11 @@
 #include "pitch/report.h"
 
 #include "audio/level.h"
-#include "audio/resample.h"
+#include "audio/signal/resample.h"
 #include "pitch/judgement.h"
-#include "pitch/rings.h"
 #include "pitch/several.h"
-#include "pitch/staying.h"
+#include "pitch/struck/rings.h"
+#include "pitch/struck/staying.h"
 
 #include <algorithm>
 

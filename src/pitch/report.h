@@ -2,11 +2,11 @@
 #pragma once
 
 #include "audio/audio.h"
-#include "base/progress.h"
 #include "base/say.h"
-#include "pitch/movement.h"
-#include "pitch/note.h"
-#include "pitch/spectrum.h"
+#include "base/threads/progress.h"
+#include "pitch/motion/movement.h"
+#include "pitch/series/note.h"
+#include "pitch/series/spectrum.h"
 
 #include <optional>
 #include <string>

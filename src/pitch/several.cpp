@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "pitch/several.h"
 
-#include "pitch/struck.h"
+#include "pitch/struck/struck.h"
 
 #include <algorithm>
 #include <array>

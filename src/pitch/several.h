@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "pitch/spectrum.h"
+#include "pitch/series/spectrum.h"
 
 namespace puretone {
 

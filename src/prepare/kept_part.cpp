@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "prepare/kept_part.h"
 
-#include "audio/crossing.h"
 #include "audio/level.h"
+#include "audio/signal/crossing.h"
 #include "base/say.h"
 
 #include <algorithm>

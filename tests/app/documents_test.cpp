@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What a hand takes back is what it did, and what is open belongs to its document.
-#include "app/stops/effects_stop.h"
-#include "app/stops/export_stop.h"
-#include "app/stops/shape_stop.h"
+#include "app/stops/effects/effects_stop.h"
+#include "app/stops/export/export_stop.h"
+#include "app/stops/shape/shape_stop.h"
 #include "app/widgets/sound_files.h"
 #include "support/driver.h"
 

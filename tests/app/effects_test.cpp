@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The stop Effects: the chain under the hand, printing, and what was just played.
-#include "app/stops/effects_stop.h"
-#include "app/stops/print_sheet.h"
+#include "app/stops/effects/effects_stop.h"
+#include "app/stops/effects/print_sheet.h"
 #include "app/widgets/filter_view.h"
 #include "base/song_time.h"
 #include "effects/ready_chains.h"
-#include "engine/print.h"
+#include "engine/offline/print.h"
 #include "formats/formats.h"
 #include "support/driver.h"
 

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Crafted and damaged documents in the real window: every stop is painted, nothing ends it.
-#include "formats/journal_file.h"
+#include "formats/journal/journal_file.h"
 #include "support/driver.h"
 #include "support/mangle.h"
 

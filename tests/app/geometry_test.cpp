@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/widgets/envelope_view.h"
+#include "app/stops/shape/envelope_view.h"
 #include "app/widgets/keyboard.h"
-#include "app/widgets/wave_geometry.h"
+#include "app/widgets/wave/wave_geometry.h"
 
 #include <catch2/catch.hpp>
 

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The program is killed at random moments of a run of edits, saves and recordings: no change that
 // is older than a second may be lost, and no saved file may be damaged.
-#include "formats/instrument_file.h"
-#include "formats/journal.h"
+#include "formats/journal/journal.h"
+#include "formats/project/instrument_file.h"
 #include "support/driver.h"
 
-#include "audio/recorder.h"
+#include "audio/streams/recorder.h"
 
 #include <QProcess>
 #include <QProcessEnvironment>

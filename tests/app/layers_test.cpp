@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Layers, by hand: made, switched, named, ordered, given takes, saved and written.
-#include "app/stops/export_stop.h"
+#include "app/stops/export/export_stop.h"
 #include "support/driver.h"
 
 #include <catch2/catch.hpp>

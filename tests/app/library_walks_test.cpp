@@ -1,14 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What makers of libraries want to get done, from files on disk to files on disk: laid out, looped,
 // layered, made as small as is asked, written, and read again.
-#include "app/stops/export_stop.h"
-#include "app/stops/keys_stop.h"
-#include "app/stops/shape_stop.h"
-#include "engine/render.h"
-#include "formats/export_names.h"
-#include "formats/midi_file.h"
-#include "formats/played.h"
-#include "formats/regions.h"
+#include "app/stops/export/export_stop.h"
+#include "app/stops/keys/keys_stop.h"
+#include "app/stops/shape/shape_stop.h"
+#include "engine/offline/render.h"
+#include "formats/export/export_names.h"
+#include "formats/export/regions.h"
+#include "formats/midi/midi_file.h"
+#include "formats/midi/played.h"
 #include "support/driver.h"
 
 #include <cmath>

@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Keys, letters, buttons and MIDI keyboards play, and whatever they began ends.
-#include "app/shell/shelf.h"
-#include "app/stops/effects_stop.h"
-#include "app/widgets/chip_row.h"
-#include "app/widgets/choice_list.h"
-#include "app/widgets/effect_card.h"
+#include "app/shell/docks/shelf.h"
+#include "app/stops/effects/effect_card.h"
+#include "app/stops/effects/effects_stop.h"
+#include "app/stops/sound/chip_row.h"
+#include "app/widgets/fields/choice_list.h"
 #include "app/widgets/shelf_list.h"
 #include "devices/device_choice.h"
 #include "support/driver.h"

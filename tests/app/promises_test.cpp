@@ -2,8 +2,8 @@
 // What the guide promises and no other test of the window shows.
 #include "app/session/settings.h"
 #include "app/shell/recent_files.h"
-#include "app/stops/sound_stop.h"
-#include "app/widgets/value_field.h"
+#include "app/stops/sound/sound_stop.h"
+#include "app/widgets/fields/value_field.h"
 #include "support/driver.h"
 
 #include <QCheckBox>

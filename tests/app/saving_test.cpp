@@ -2,7 +2,7 @@
 // Nothing may be lost: files and the documents that belong to them, closing, recovery.
 #include "support/driver.h"
 
-#include "formats/journal.h"
+#include "formats/journal/journal.h"
 
 #include <QProcess>
 #include <QProcessEnvironment>

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The stop Shape: curves, filter, movements, patterns, and what is learnt from controllers.
-#include "app/shell/played_sheet.h"
-#include "app/stops/shape_stop.h"
-#include "formats/midi_file.h"
-#include "model/ready_shape.h"
+#include "app/sheets/played_sheet.h"
+#include "app/stops/shape/shape_stop.h"
+#include "formats/midi/midi_file.h"
+#include "model/edits/ready_shape.h"
 #include "support/driver.h"
 #include "support/takes.h"
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The walks that are about what a sound becomes under the hands: basses, leads, pads, drums and
 // noises, each heard, saved, opened again equal, and walked back.
-#include "model/layer_copy.h"
+#include "model/edits/layer_copy.h"
 #include "support/walking.h"
 
 #include <cmath>

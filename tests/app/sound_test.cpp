@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The stop Sound: treatments, fades, recording, driven by hand.
 #include "audio/level.h"
-#include "engine/prepared.h"
+#include "engine/program/prepared.h"
 #include "support/driver.h"
 
 #include <catch2/catch.hpp>

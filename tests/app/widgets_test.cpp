@@ -1,17 +1,17 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Single widgets under real mouse and key events.
+#include "app/shell/docks/typing_keys.h"
 #include "app/shell/message_bar.h"
-#include "app/shell/typing_keys.h"
+#include "app/stops/loop/candidate_row.h"
 #include "app/stops/stop_view.h"
 #include "app/theme/theme.h"
-#include "app/widgets/candidate_row.h"
-#include "app/widgets/choice_list.h"
+#include "app/widgets/fields/choice_list.h"
+#include "app/widgets/fields/value_field.h"
 #include "app/widgets/keyboard.h"
 #include "app/widgets/meter.h"
 #include "app/widgets/path_bar.h"
 #include "app/widgets/take_list.h"
-#include "app/widgets/value_field.h"
-#include "app/widgets/wave_strip.h"
+#include "app/widgets/wave/wave_strip.h"
 #include "base/song_time.h"
 #include "support/signals.h"
 

@@ -2,10 +2,10 @@
 #include "app/widgets/own_keys.h"
 #include "support/driver.h"
 
-#include "app/stops/export_stop.h"
-#include "app/stops/keys_stop.h"
-#include "app/stops/shape_stop.h"
-#include "app/widgets/played_strip.h"
+#include "app/stops/export/export_stop.h"
+#include "app/stops/keys/keys_stop.h"
+#include "app/stops/shape/shape_stop.h"
+#include "app/widgets/wave/played_strip.h"
 
 #include <QElapsedTimer>
 #include <catch2/catch.hpp>

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "audio/crossing.h"
-#include "audio/fft.h"
 #include "audio/level.h"
-#include "audio/peaks.h"
-#include "audio/resample.h"
+#include "audio/signal/crossing.h"
+#include "audio/signal/fft.h"
+#include "audio/signal/peaks.h"
+#include "audio/signal/resample.h"
 #include "support/signals.h"
 
 #include <catch2/catch.hpp>

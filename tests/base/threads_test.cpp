@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "base/event_queue.h"
 #include "base/midi.h"
-#include "base/recent_audio.h"
-#include "engine/handover.h"
+#include "base/threads/event_queue.h"
+#include "base/threads/recent_audio.h"
+#include "engine/program/handover.h"
 
 #include <atomic>
 #include <catch2/catch.hpp>

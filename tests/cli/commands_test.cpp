@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/commands.h"
 
-#include "formats/instrument_file.h"
+#include "formats/project/instrument_file.h"
 #include "support/takes.h"
 
 #include <catch2/catch.hpp>

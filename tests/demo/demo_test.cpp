@@ -3,8 +3,8 @@
 // truth.
 #include "demo/sounds.h"
 
-#include "formats/instrument_file.h"
-#include "model/take_maker.h"
+#include "formats/project/instrument_file.h"
+#include "model/making/take_maker.h"
 
 #include <catch2/catch.hpp>
 #include <fstream>

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Each effect against what its values say.
-#include "audio/fft.h"
+#include "audio/signal/fft.h"
 #include "base/song_time.h"
 #include "effects/convolution.h"
 #include "support/effects.h"

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The chain of effects as a program brings it and voices play into it.
 #include "base/song_time.h"
-#include "engine/render.h"
+#include "engine/offline/render.h"
 #include "support/blocks.h"
 #include "support/signals.h"
 #include "support/takes.h"

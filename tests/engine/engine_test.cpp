@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "engine/engine.h"
 
-#include "engine/render.h"
-#include "loop/tone.h"
+#include "engine/offline/render.h"
+#include "loop/joint/tone.h"
 #include "pitch/report.h"
 #include "support/blocks.h"
 #include "support/no_allocation.h"

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "engine/envelope_run.h"
+#include "engine/voices/envelope_run.h"
 
-#include "engine/render.h"
+#include "engine/offline/render.h"
 #include "support/takes.h"
 
 #include <catch2/catch.hpp>

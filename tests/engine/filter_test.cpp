@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/wide_vectors.h"
-#include "engine/filter_run.h"
+#include "engine/voices/filter_run.h"
 
-#include "engine/render.h"
+#include "engine/offline/render.h"
 #include "pitch/report.h"
 #include "support/blocks.h"
 #include "support/no_allocation.h"

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Layers that keep the length of their takes on every key.
-#include "engine/program.h"
-#include "engine/render.h"
-#include "loop/finder.h"
+#include "engine/offline/render.h"
+#include "engine/program/program.h"
+#include "loop/search/finder.h"
 #include "pitch/report.h"
 #include "support/takes.h"
 

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The tempo, another player's clock, and the pattern that follows them.
-#include "engine/pattern_player.h"
+#include "engine/playing/pattern_player.h"
 
-#include "engine/render.h"
+#include "engine/offline/render.h"
 #include "support/blocks.h"
 #include "support/takes.h"
 

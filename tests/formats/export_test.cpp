@@ -1,13 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What may be chosen about an export, how large it will be, and what is heard of it.
+#include "audio/files/riff.h"
 #include "audio/level.h"
-#include "audio/riff.h"
-#include "base/safe_file.h"
-#include "formats/export_names.h"
-#include "formats/export_plan.h"
-#include "formats/fit.h"
+#include "base/files/safe_file.h"
+#include "formats/export/export_names.h"
+#include "formats/export/export_plan.h"
+#include "formats/export/fit.h"
 #include "formats/formats.h"
-#include "formats/played.h"
+#include "formats/midi/played.h"
 #include "support/banks.h"
 #include "support/takes.h"
 

@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "audio/level.h"
-#include "engine/render.h"
+#include "engine/offline/render.h"
 #include "formats/formats.h"
-#include "loop/bake.h"
-#include "model/json.h"
-#include "prepare/treat.h"
+#include "loop/joint/bake.h"
+#include "model/files/json.h"
+#include "prepare/treat/treat.h"
 #include "support/takes.h"
 
 #include <catch2/catch.hpp>

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // An independent reader's word on what is written: libfluidsynth plays the file.
-#include "engine/render.h"
-#include "formats/instrument_file.h"
+#include "engine/offline/render.h"
+#include "formats/project/instrument_file.h"
 #include "support/takes.h"
 
 #include <catch2/catch.hpp>

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What other formats carry of layers, and what they say that they do not.
-#include "base/safe_file.h"
-#include "engine/render.h"
+#include "base/files/safe_file.h"
+#include "engine/offline/render.h"
 #include "formats/formats.h"
 #include "pitch/report.h"
 #include "support/banks.h"

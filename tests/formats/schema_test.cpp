@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Files of earlier schemas open for ever, and sound as they did.
-#include "engine/render.h"
+#include "engine/offline/render.h"
 #include "support/mangle.h"
 
 #include <catch2/catch.hpp>

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // A knock becomes a bass that slides, a bell a pad that the wheel opens, a horn a slow chorus:
 // heard, saved, opened again, and written for others with a list of what is lost.
-#include "engine/render.h"
-#include "formats/instrument_file.h"
-#include "formats/regions.h"
-#include "model/movement_words.h"
-#include "model/ready_shape.h"
+#include "engine/offline/render.h"
+#include "formats/export/regions.h"
+#include "formats/project/instrument_file.h"
+#include "model/edits/ready_shape.h"
+#include "model/words/movement_words.h"
 #include "pitch/report.h"
 #include "support/takes.h"
 

@@ -2,10 +2,10 @@
 // Bytes as the document of a project file, through the gate, and on through all that the program
 // does with it: readings, the pictures' geometry, treatments, compiling, a fifth of a second of
 // sound. Built with clang (tools/fuzz); a finding becomes a test in tests/model/gate_test.cpp.
-#include "app/widgets/envelope_view.h"
+#include "app/stops/shape/envelope_view.h"
 #include "app/widgets/keyboard.h"
-#include "app/widgets/wave_geometry.h"
-#include "base/safe_file.h"
+#include "app/widgets/wave/wave_geometry.h"
+#include "base/files/safe_file.h"
 #include "support/mangle.h"
 
 using namespace puretone;

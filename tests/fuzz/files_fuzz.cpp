@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Bytes as every kind of file that is read: the first one says which, or PURETONE_READER does, for
 // all of them, so that each reader can be given its time. See document_fuzz.cpp.
-#include "base/safe_file.h"
+#include "base/files/safe_file.h"
+#include "formats/export/regions.h"
 #include "formats/formats.h"
-#include "formats/journal_file.h"
-#include "formats/midi_file.h"
-#include "formats/regions.h"
-#include "model/json.h"
+#include "formats/journal/journal_file.h"
+#include "formats/midi/midi_file.h"
+#include "model/files/json.h"
 #include "support/mangle.h"
 
 using namespace puretone;

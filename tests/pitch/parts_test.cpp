@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "pitch/candidates.h"
-#include "pitch/struck.h"
+#include "pitch/series/candidates.h"
+#include "pitch/struck/struck.h"
 #include "support/signals.h"
 
 #include <catch2/catch.hpp>

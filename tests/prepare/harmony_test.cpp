@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Treatments that move the pitch, add voices, or run a chain of effects.
-#include "model/treatment_json.h"
+#include "model/files/treatment_json.h"
 #include "pitch/report.h"
-#include "prepare/treat.h"
+#include "prepare/treat/treat.h"
 #include "support/signals.h"
 
 #include <catch2/catch.hpp>

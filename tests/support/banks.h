@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "audio/riff.h"
+#include "audio/files/riff.h"
 
 #include <map>
 #include <span>

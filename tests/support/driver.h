@@ -4,11 +4,11 @@
 // Drives the real window the way a hand does, and listens to what comes out.
 
 #include "app/shell/main_window.h"
-#include "app/stops/keys_stop.h"
-#include "app/stops/loop_stop.h"
-#include "app/stops/pitch_stop.h"
-#include "app/stops/sound_stop.h"
-#include "base/safe_file.h"
+#include "app/stops/keys/keys_stop.h"
+#include "app/stops/loop/loop_stop.h"
+#include "app/stops/pitch/pitch_stop.h"
+#include "app/stops/sound/sound_stop.h"
+#include "base/files/safe_file.h"
 #include "devices/simulated.h"
 #include "support/takes.h"
 

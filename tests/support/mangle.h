@@ -5,12 +5,12 @@
 // what the gate lets through. The fuzz target and the tests share both.
 
 #include "engine/engine.h"
-#include "loop/remedy.h"
-#include "loop/seam_map.h"
-#include "model/json.h"
-#include "model/readings.h"
-#include "model/sounds.h"
-#include "prepare/treat.h"
+#include "loop/search/remedy.h"
+#include "loop/search/seam_map.h"
+#include "model/files/json.h"
+#include "model/making/sounds.h"
+#include "model/words/readings.h"
+#include "prepare/treat/treat.h"
 #include "support/takes.h"
 
 #include <nlohmann/json.hpp>

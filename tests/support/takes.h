@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "formats/instrument_file.h"
-#include "model/take_maker.h"
+#include "formats/project/instrument_file.h"
+#include "model/making/take_maker.h"
 #include "support/signals.h"
 
 #include <filesystem>

@@ -3,8 +3,8 @@
 
 // What the walks of tests/app have in common.
 
-#include "app/stops/effects_stop.h"
-#include "app/stops/shape_stop.h"
+#include "app/stops/effects/effects_stop.h"
+#include "app/stops/shape/shape_stop.h"
 #include "support/driver.h"
 
 namespace probe {

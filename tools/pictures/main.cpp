@@ -3,14 +3,14 @@
 // of the real window, for docs/screenshots and for looking at what was changed.
 
 #include "app/session/language.h"
-#include "app/shell/listen_panel.h"
+#include "app/sheets/played_sheet.h"
+#include "app/sheets/shortcuts.h"
+#include "app/shell/docks/listen_panel.h"
 #include "app/shell/main_window.h"
-#include "app/shell/played_sheet.h"
 #include "app/shell/settings_sheet.h"
-#include "app/shell/shortcuts.h"
-#include "app/stops/sound_stop.h"
+#include "app/stops/sound/sound_stop.h"
 
-#include "model/movement_words.h"
+#include "model/words/movement_words.h"
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QDir>

@@ -2,8 +2,8 @@
 #pragma once
 
 #include "app/session/job_table.h"
-#include "base/progress.h"
 #include "base/result.h"
+#include "base/threads/progress.h"
 
 #include <QObject>
 #include <QThreadPool>

@@ -21,7 +21,8 @@ constexpr std::array jobs = {
     JobFacts{JobKind::makeSplit, Lane::swift, QT_TRANSLATE_NOOP("Jobs", "Making takes…"), true},
     JobFacts{
         JobKind::recover, Lane::swift, QT_TRANSLATE_NOOP("Jobs", "Opening unsaved work…"), true},
-    JobFacts{JobKind::keptPart, Lane::swift, QT_TRANSLATE_NOOP("Jobs", "Listening to the recording…"), true},
+    JobFacts{JobKind::keptPart, Lane::swift,
+        QT_TRANSLATE_NOOP("Jobs", "Listening to the recording…"), true},
     JobFacts{JobKind::notesInside, Lane::bulk},
     JobFacts{JobKind::split, Lane::swift, QT_TRANSLATE_NOOP("Jobs", "Searching for notes…"), true},
     JobFacts{JobKind::layOut, Lane::swift, QT_TRANSLATE_NOOP("Jobs", "Mapping the takes…"), true},

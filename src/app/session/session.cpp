@@ -3,9 +3,9 @@
 
 #include "app/session/settings.h"
 #include "app/theme/theme.h"
-#include "base/all_cores.h"
-#include "model/lay_out.h"
-#include "model/take_maker.h"
+#include "base/threads/all_cores.h"
+#include "model/making/lay_out.h"
+#include "model/making/take_maker.h"
 
 #include <cstdio>
 

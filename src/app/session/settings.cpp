@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/settings.h"
 
-#include "app/session/opening.h"
+#include "app/session/files/opening.h"
 #include "base/in_range.h"
 
 #include <QApplication>

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/theme/theme.h"
-#include "pitch/note.h"
+#include "pitch/series/note.h"
 
 #include <QString>
 #include <cstdint>

@@ -3,11 +3,11 @@
 #include "app/shell/main_window.h"
 
 #include "app/shell/recent_files.h"
-#include "app/stops/keys_stop.h"
+#include "app/stops/keys/keys_stop.h"
 #include "app/widgets/file_dialogs.h"
 #include "app/widgets/sheet.h"
 #include "app/widgets/sound_files.h"
-#include "formats/export_plan.h"
+#include "formats/export/export_plan.h"
 
 #include <QApplication>
 #include <QFileInfo>

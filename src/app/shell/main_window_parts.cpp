@@ -2,15 +2,15 @@
 // The parts of the main window and what they are connected to.
 #include "app/shell/main_window.h"
 
+#include "app/sheets/shortcuts.h"
 #include "app/shell/settings_sheet.h"
-#include "app/shell/shortcuts.h"
-#include "app/stops/effects_stop.h"
-#include "app/stops/export_stop.h"
-#include "app/stops/keys_stop.h"
-#include "app/stops/loop_stop.h"
-#include "app/stops/pitch_stop.h"
-#include "app/stops/shape_stop.h"
-#include "app/stops/sound_stop.h"
+#include "app/stops/effects/effects_stop.h"
+#include "app/stops/export/export_stop.h"
+#include "app/stops/keys/keys_stop.h"
+#include "app/stops/loop/loop_stop.h"
+#include "app/stops/pitch/pitch_stop.h"
+#include "app/stops/shape/shape_stop.h"
+#include "app/stops/sound/sound_stop.h"
 #include "app/widgets/file_dialogs.h"
 #include "app/widgets/sound_files.h"
 

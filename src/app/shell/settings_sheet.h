@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/session/session.h"
-#include "app/widgets/field_column.h"
+#include "app/widgets/fields/field_column.h"
 #include "app/widgets/sheet.h"
 
 namespace puretone::app {

@@ -4,7 +4,7 @@
 #include "app/theme/theme.h"
 #include "base/quantity.h"
 #include "base/song_time.h"
-#include "model/layer.h"
+#include "model/instrument/layer.h"
 
 #include <QScrollArea>
 

@@ -2,8 +2,8 @@
 #pragma once
 
 #include "app/session/session.h"
-#include "app/widgets/field_column.h"
-#include "app/widgets/wave_view.h"
+#include "app/widgets/fields/field_column.h"
+#include "app/widgets/wave/wave_view.h"
 
 #include <QFrame>
 

@@ -2,8 +2,8 @@
 #pragma once
 
 #include "app/stops/stop_view.h"
-#include "app/widgets/arriving_view.h"
-#include "app/widgets/wave_strip.h"
+#include "app/widgets/wave/arriving_view.h"
+#include "app/widgets/wave/wave_strip.h"
 
 namespace puretone::app {
 

@@ -4,7 +4,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/spectrum_axis.h"
 #include "base/quantity.h"
-#include "prepare/biquad.h"
+#include "prepare/treat/biquad.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/widgets/spectrum_axis.h"
-#include "prepare/treatment.h"
+#include "prepare/treat/treatment.h"
 
 #include <QWidget>
 

@@ -2,7 +2,7 @@
 #include "app/widgets/keyboard.h"
 
 #include "app/theme/theme.h"
-#include "model/readings.h"
+#include "model/words/readings.h"
 
 #include <QHelpEvent>
 #include <QMouseEvent>

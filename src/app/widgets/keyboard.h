@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "pitch/note.h"
+#include "pitch/series/note.h"
 
 #include <QWidget>
 #include <array>

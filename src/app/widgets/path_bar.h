@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "model/readings.h"
+#include "model/words/readings.h"
 
 #include <QWidget>
 

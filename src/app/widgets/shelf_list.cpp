@@ -3,10 +3,10 @@
 
 #include "app/theme/theme.h"
 #include "app/widgets/own_keys.h"
-#include "app/widgets/small_wave.h"
+#include "app/widgets/wave/small_wave.h"
 #include "base/quantity.h"
-#include "model/name_note.h"
-#include "pitch/note.h"
+#include "model/making/name_note.h"
+#include "pitch/series/note.h"
 
 #include <QApplication>
 #include <QDrag>

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "audio/quick_look.h"
+#include "audio/files/quick_look.h"
 
 #include <QAbstractScrollArea>
 #include <map>

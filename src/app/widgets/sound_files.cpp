@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/widgets/sound_files.h"
 
-#include "formats/instrument_file.h"
+#include "formats/project/instrument_file.h"
 
 #include <QDir>
 #include <QFileInfo>

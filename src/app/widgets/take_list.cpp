@@ -2,7 +2,7 @@
 #include "app/widgets/take_list.h"
 
 #include "app/theme/theme.h"
-#include "app/widgets/small_wave.h"
+#include "app/widgets/wave/small_wave.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>

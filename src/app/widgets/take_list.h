@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "audio/peaks.h"
-#include "model/instrument.h"
+#include "audio/signal/peaks.h"
+#include "model/instrument/instrument.h"
 
 #include <QWidget>
 #include <memory>

@@ -11,7 +11,7 @@ Compilation options: -a src/effects/faust/architecture.txt -lang cpp -inpl -cn F
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Made by tools/make-effects from src/effects/faust; not to be changed by hand.
 #pragma once
-#include "effects/faust_program.h"
+#include "effects/generated/faust_program.h"
 namespace puretone::generated {
 #ifndef FAUSTFLOAT
 #define FAUSTFLOAT float

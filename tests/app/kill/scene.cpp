@@ -3,8 +3,8 @@
 // and when stands in a file that outlives it; kill_test.cpp compares that with what is left.
 #include "app/shell/application.h"
 #include "app/shell/main_window.h"
-#include "app/stops/record_panel.h"
-#include "app/stops/sound_stop.h"
+#include "app/stops/sound/record_panel.h"
+#include "app/stops/sound/sound_stop.h"
 #include "devices/simulated.h"
 
 #include <QTimer>
