@@ -88,16 +88,6 @@ TEST_CASE("no folder of the sources sees itself through others", "[house]")
     CHECK_FALSE(circleFrom(folders, "engine").empty());
 }
 
-TEST_CASE("the core knows nothing of the window", "[house]")
-{
-    for (const auto& [folder, seen] : readIncludes())
-        if (folder != "app" && folder.rfind("app/", 0) != 0)
-            for (const auto& other : seen) {
-                CAPTURE(folder, other);
-                CHECK(other.rfind("app/", 0) != 0);
-            }
-}
-
 TEST_CASE("a folder of the sources can be taken in at a glance", "[house]")
 {
     std::map<std::string, int> files;
