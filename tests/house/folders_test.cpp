@@ -82,7 +82,7 @@ TEST_CASE("no folder of the sources sees itself through others", "[house]")
                 folders[asOne(folder)].insert(asOne(other));
     REQUIRE(folders.size() > 30);
     for (const auto& [folder, seen] : folders)
-        CHECK(circleFrom(folders, folder).empty());
+        CHECK(circleFrom(folders, folder) == ""); // says the way round where there is one
     // The check can fail.
     folders["base"].insert("engine");
     CHECK_FALSE(circleFrom(folders, "engine").empty());

@@ -57,7 +57,7 @@ Frame readFrame(std::span<const std::complex<float>> bins, double binHz, double 
 bool isSame(double hz, double other, double windowSeconds)
 {
     constexpr double sameWindows = 0.12; // how far apart one peak may be read, in 1 / window
-    constexpr double sameCents = 15.0; // and by how much a mode may glide at the least
+    constexpr double sameCents = 15.0; // and how far a mode may glide, where that is more
     return std::abs(hz - other) < sameWindows / windowSeconds
         || centsBetween(hz, other) < sameCents;
 }
